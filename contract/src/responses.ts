@@ -1,0 +1,119 @@
+import type { Role } from '@clever-drawer/core/catalogue/role';
+import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
+import type { RowKind, Rows } from '@clever-drawer/core/chests/arrangement';
+import type { Edit } from '@clever-drawer/core/chests/edit';
+import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
+import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import type { Architecture, Format, System } from '@clever-drawer/core/facts/format';
+import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
+
+/** Every error: RFC 9457 problem details. `detail` says what was wrong and what to do; `errors` where, for a request that did not fit. */
+export interface ProblemDetails {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly errors?: readonly { readonly path: string; readonly message: string }[];
+}
+
+export interface ComputerView {
+  readonly id: ComputerId;
+  readonly name: string;
+  readonly system: System;
+  readonly plugins: number;
+  readonly builds: number;
+}
+
+export interface FolderView {
+  readonly id: string;
+  readonly path: string;
+  /** Builds that were found in it by the last scan. */
+  readonly builds: number;
+  readonly lastScannedAt: string | null;
+}
+
+export interface ProposedFolder {
+  readonly path: string;
+  readonly formats: readonly Format[];
+}
+
+export const SCAN_STATES = ['running', 'done', 'cancelled', 'failed', 'interrupted'] as const;
+export type ScanState = (typeof SCAN_STATES)[number];
+
+/** Counts of what a scan changed in the catalogue. */
+export interface ScanOutcome {
+  readonly plugins: number;
+  readonly builds: number;
+  readonly arrived: number;
+  readonly changed: number;
+  readonly vanished: number;
+  readonly returned: number;
+}
+
+export interface ScanView {
+  readonly id: string;
+  readonly state: ScanState;
+  readonly folders: readonly string[];
+  readonly progress: { readonly found: number; readonly read: number; readonly current: string | null };
+  /** Null while it runs, and when it failed. */
+  readonly outcome: ScanOutcome | null;
+  readonly problems: readonly ReportedProblem[];
+  readonly startedAt: string;
+  readonly endedAt: string | null;
+  /** Why it failed; null otherwise. */
+  readonly failure: string | null;
+}
+
+/** A plugin as lists show it. `found` is false when no build of it was there at the last look. */
+export interface PluginView {
+  readonly id: PluginId;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly role: Role | null;
+  readonly types: readonly TypeId[];
+  readonly found: boolean;
+  readonly builds: readonly BuildView[];
+}
+
+/** In order of preference. */
+export interface BuildView {
+  readonly id: BuildId;
+  readonly format: Format;
+  readonly architectures: readonly Architecture[];
+  readonly found: boolean;
+}
+
+export interface CatalogueView {
+  readonly revision: number;
+  readonly plugins: readonly PluginView[];
+}
+
+export interface PluginDetail extends Omit<PluginView, 'builds'> {
+  readonly builds: readonly (BuildFacts & { readonly id: BuildId; readonly found: boolean })[];
+}
+
+/** What undo and redo would do next, in words; null when there is nothing. */
+export interface Steps {
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+export type ArrangementView = { readonly [Kind in RowKind]: readonly Rows[Kind][] } & {
+  readonly revision: number;
+  readonly steps: Steps;
+};
+
+/** A change that was saved: the edits that it came to, and the revision that the arrangement has now. */
+export interface SavedChange {
+  readonly revision: number;
+  readonly label: string;
+  readonly edits: readonly Edit[];
+  readonly steps: Steps;
+  readonly savedAt: string;
+}
+
+export interface ImportReport {
+  readonly matched: number;
+  readonly missing: readonly { readonly name: string; readonly vendor: string | null }[];
+  readonly saved: SavedChange;
+}

@@ -1,0 +1,122 @@
+import type { BuildFacts } from '../facts/build-facts.js';
+import type { BuildGroup } from '../identity/group-builds.js';
+import type { BuildId, PluginId } from '../ids.js';
+import { asId } from '../ids.js';
+
+/** A build that an earlier scan met; `found` tells whether the last look still saw it. */
+export interface KnownBuild {
+  readonly id: BuildId;
+  readonly pluginId: PluginId;
+  readonly facts: BuildFacts;
+  readonly found: boolean;
+}
+
+/** What a scan changed: each known build is in one of same, changed, returned, vanished or untouched (outside the scanned folders). */
+export interface ScanDifference {
+  readonly arrived: readonly BuildFacts[];
+  readonly changed: readonly { known: KnownBuild; facts: BuildFacts }[];
+  readonly returned: readonly { known: KnownBuild; facts: BuildFacts }[];
+  readonly same: readonly KnownBuild[];
+  readonly vanished: readonly KnownBuild[];
+  readonly untouched: readonly KnownBuild[];
+}
+
+const fileName = (path: string): string => path.slice(Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\')) + 1);
+const exactKey = (facts: BuildFacts): string => `${facts.format}|${facts.identifier ?? ''}|${facts.path}`;
+const movedKey = (facts: BuildFacts): string =>
+  `${facts.format}|${facts.identifier ?? fileName(facts.path)}|${facts.architectures.join()}`;
+
+/**
+ * Compares what is known with what was seen. A build that is seen elsewhere than before, and no longer there, has moved and is the same build.
+ * `wasScanned` tells whether a path lies in a folder that this scan read in full; only there can a build vanish.
+ */
+export function scanDifference(
+  known: readonly KnownBuild[],
+  seen: readonly BuildFacts[],
+  wasScanned: (path: string) => boolean,
+): ScanDifference {
+  const matched = new Map<KnownBuild, BuildFacts>();
+  const left = matchBy(exactKey, known, seen, matched);
+  const arrived = matchBy(
+    movedKey,
+    known.filter((one) => !matched.has(one)),
+    left,
+    matched,
+  );
+  const changed: { known: KnownBuild; facts: BuildFacts }[] = [];
+  const returned: { known: KnownBuild; facts: BuildFacts }[] = [];
+  const same: KnownBuild[] = [];
+  for (const [one, facts] of matched) {
+    if (!one.found) returned.push({ known: one, facts });
+    else if (changedFacts(one.facts, facts).length > 0) changed.push({ known: one, facts });
+    else same.push(one);
+  }
+  const unseen = known.filter((one) => !matched.has(one));
+  return {
+    arrived,
+    changed,
+    returned,
+    same,
+    vanished: unseen.filter((one) => one.found && wasScanned(one.facts.path)),
+    untouched: unseen.filter((one) => !one.found || !wasScanned(one.facts.path)),
+  };
+}
+
+/** Pairs each seen build with a known one of the same key, one to one; returns what found no partner. */
+function matchBy(
+  key: (facts: BuildFacts) => string,
+  known: readonly KnownBuild[],
+  seen: readonly BuildFacts[],
+  matched: Map<KnownBuild, BuildFacts>,
+): BuildFacts[] {
+  const waiting = new Map<string, KnownBuild[]>();
+  for (const one of known) {
+    const queue = waiting.get(key(one.facts));
+    if (queue === undefined) waiting.set(key(one.facts), [one]);
+    else queue.push(one);
+  }
+  return seen.filter((facts) => {
+    const partner = waiting.get(key(facts))?.shift();
+    if (partner !== undefined) matched.set(partner, facts);
+    return partner === undefined;
+  });
+}
+
+/** The names of the facts that differ. */
+export function changedFacts(before: BuildFacts, after: BuildFacts): (keyof BuildFacts)[] {
+  const names = Object.keys(after) as (keyof BuildFacts)[];
+  return names.filter((name) => name !== 'sources' && JSON.stringify(before[name]) !== JSON.stringify(after[name]));
+}
+
+/**
+ * Gives each group the id that its builds had before, so that what the producer arranged keeps its plugin when a name or vendor is corrected;
+ * a group of new builds takes its own id, told apart when it is taken. The group with most of the known builds keeps an id that two could claim.
+ */
+export function keepPluginIds<B extends BuildFacts>(
+  groups: readonly BuildGroup<B>[],
+  knownIdOf: (build: B) => PluginId | undefined,
+): Map<BuildGroup<B>, PluginId> {
+  const result = new Map<BuildGroup<B>, PluginId>();
+  const taken = new Set<PluginId>();
+  const claims = groups.flatMap((group) => {
+    const counts = new Map<PluginId, number>();
+    for (const build of group.builds) {
+      const id = knownIdOf(build);
+      if (id !== undefined) counts.set(id, (counts.get(id) ?? 0) + 1);
+    }
+    return [...counts].map(([id, count]) => ({ group, id, count }));
+  });
+  for (const { group, id } of claims.sort((a, b) => b.count - a.count)) {
+    if (result.has(group) || taken.has(id)) continue;
+    result.set(group, id);
+    taken.add(id);
+  }
+  for (const group of groups) {
+    if (result.has(group)) continue;
+    let id = group.id;
+    for (let number = 2; taken.has(id); number++) id = asId<PluginId>(`${group.id}~${String(number)}`);
+    result.set(group, id);
+    taken.add(id);
+  }
+  return result;
+}

@@ -1,0 +1,53 @@
+import type { Plugin } from '../catalogue/plugin.js';
+import { catalogueOf } from '../catalogue/plugin.js';
+import type { BuildFacts } from '../facts/build-facts.js';
+import type { Fault } from '../facts/fault.js';
+import { describeFault } from '../facts/fault-texts.js';
+
+export const SCAN_REPORT_SCHEMA = 'clever-drawer/scan-report/1';
+
+/** The document that `npm run scan -- --json` writes; its JSON Schema is docs/schemas/scan-report-1.schema.json. */
+export interface ScanReport {
+  readonly schema: typeof SCAN_REPORT_SCHEMA;
+  readonly scannedAt: string;
+  readonly folders: readonly string[];
+  readonly plugins: readonly ReportedPlugin[];
+  readonly problems: readonly ReportedProblem[];
+}
+type ReportedPlugin = Omit<Plugin, 'builds'> & { readonly builds: readonly ReportedBuild[] };
+type ReportedBuild = Omit<BuildFacts, 'sources' | 'replaces'>;
+
+export interface ReportedProblem {
+  readonly path: string;
+  readonly code: string;
+  readonly message: string;
+  readonly remedy: string;
+}
+
+/** A fault with its wording. */
+export const reportProblem = (fault: Fault): ReportedProblem => ({
+  path: fault.path,
+  code: fault.code,
+  ...describeFault(fault),
+});
+
+/** The report of one scan; plugins in order of name, builds in order of preference. */
+export function scanReport(
+  scan: { folders: readonly string[]; builds: readonly BuildFacts[]; faults: readonly Fault[] },
+  at: Date,
+): ScanReport {
+  return {
+    schema: SCAN_REPORT_SCHEMA,
+    scannedAt: at.toISOString(),
+    folders: scan.folders,
+    plugins: catalogueOf(scan.builds).map(({ id, name, vendor, role, types, builds }) => ({
+      id,
+      name,
+      vendor,
+      role,
+      types,
+      builds: builds.map(({ sources: _sources, replaces: _replaces, ...facts }) => facts),
+    })),
+    problems: scan.faults.map(reportProblem),
+  };
+}

@@ -1,0 +1,72 @@
+import type { Fault, FaultCode } from './fault.js';
+
+type Text = { message: (fault: Fault) => string; remedy: string };
+
+const where = (fault: Fault): string => (fault.line === undefined ? '' : ` in line ${fault.line}`);
+const because = (fault: Fault): string => (fault.detail === undefined ? '' : ` (${fault.detail})`);
+
+/** The one place where faults are put into words: what is wrong, and what to do about it. */
+const TEXTS: Record<FaultCode, Text> = {
+  'folder-missing': {
+    message: () => 'This folder does not exist.',
+    remedy: 'Check the spelling, connect the disk it is on, or take the folder off the list.',
+  },
+  'folder-unreadable': {
+    message: (f) => `This folder may not be read${because(f)}.`,
+    remedy: 'Give your user the right to read the folder, then scan again.',
+  },
+  'file-unreadable': {
+    message: (f) => `This file could not be read${because(f)}.`,
+    remedy: 'Give your user the right to read the file, or check the disk, then scan again.',
+  },
+  'link-loop': {
+    message: () => 'This link leads back to a folder that it lies in.',
+    remedy: 'Remove the link; the folder itself has been read.',
+  },
+  'bundle-without-manifest': {
+    message: (f) => `This bundle lacks the file that describes it${because(f)}.`,
+    remedy: 'Install the plugin again; the bundle was copied only in part.',
+  },
+  'bundle-without-plugin': {
+    message: (f) => `This bundle holds no plugin${because(f)}.`,
+    remedy: 'Install the plugin again, or remove the bundle.',
+  },
+  'turtle-broken': {
+    message: (f) => `The Turtle text cannot be understood${where(f)}${because(f)}.`,
+    remedy: 'Install the plugin again, or tell its vendor; the file is cut short or written wrongly.',
+  },
+  'json-broken': {
+    message: (f) => `The JSON text cannot be understood${where(f)}${because(f)}.`,
+    remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
+  },
+  'plist-broken': {
+    message: (f) => `The property list cannot be understood${because(f)}.`,
+    remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
+  },
+  'file-too-large': {
+    message: (f) => `This description is far larger than any that plugins carry${because(f)}, and was not read.`,
+    remedy: 'Install the plugin again; a file of this name should be small.',
+  },
+  'binary-missing': {
+    message: (f) => `The description names a binary that is not there${because(f)}.`,
+    remedy: 'Install the plugin again, or build it if you made it yourself.',
+  },
+  'binary-empty': {
+    message: () => 'The binary has no content (0 bytes).',
+    remedy: 'Install the plugin again; the disk may have been full the first time.',
+  },
+  'binary-unrecognised': {
+    message: () => 'The file is no program for Windows, macOS or Linux.',
+    remedy: 'Install the plugin again, or remove the file if it is no plugin.',
+  },
+  'reader-failed': {
+    message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,
+    remedy: 'Please report it with this line; everything else was read.',
+  },
+};
+
+/** A fault in words: what is wrong, and the remedy. Never throws. */
+export function describeFault(fault: Fault): { message: string; remedy: string } {
+  const text = TEXTS[fault.code];
+  return { message: text.message(fault), remedy: text.remedy };
+}

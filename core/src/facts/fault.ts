@@ -1,0 +1,32 @@
+/** What can be wrong with a place on disk. The wording, with the remedy, is in fault-texts.ts. */
+export const FAULT_CODES = [
+  'folder-missing',
+  'folder-unreadable',
+  'file-unreadable',
+  'link-loop',
+  'bundle-without-manifest',
+  'bundle-without-plugin',
+  'turtle-broken',
+  'json-broken',
+  'plist-broken',
+  'file-too-large',
+  'binary-missing',
+  'binary-empty',
+  'binary-unrecognised',
+  'reader-failed',
+] as const;
+export type FaultCode = (typeof FAULT_CODES)[number];
+
+/** One fault: where it is, and what a reader could add to it (a line, a file inside the bundle, a parser's words). */
+export interface Fault {
+  readonly code: FaultCode;
+  readonly path: string;
+  readonly line?: number;
+  readonly detail?: string;
+}
+
+/** A value, or the fault that stood in its way. */
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: Fault };
+
+export const good = <T>(value: T): Outcome<T> => ({ ok: true, value });
+export const bad = (fault: Fault): Outcome<never> => ({ ok: false, fault });

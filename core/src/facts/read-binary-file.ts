@@ -1,0 +1,72 @@
+import type { BuildFacts } from './build-facts.js';
+import { overlay, unknownFacts } from './build-facts.js';
+import type { BinaryFacts } from './binary/read-binary.js';
+import { readBinary } from './binary/read-binary.js';
+import type { ReadAt } from './binary/bytes.js';
+import type { Format } from './format.js';
+import type { Fault } from './fault.js';
+import type { Place, Reading } from './place.js';
+import { NOTHING, stem } from './place.js';
+
+// The function by which a host enters, in each format. VST2's older "main" only counts in a Windows library, where no program starts with it.
+const ENTRIES: readonly (readonly [string, Format])[] = [
+  ['GetPluginFactory', 'VST3'],
+  ['clap_entry', 'CLAP'],
+  ['VSTPluginMain', 'VST2'],
+  ['ladspa_descriptor', 'LADSPA'],
+  ['ACFRegisterPlugin', 'AAX'],
+];
+
+/** A ReadAt over one file of a place; a part that can't be read is empty. */
+export const partsOf =
+  (place: Place, inside: string): ReadAt =>
+  async (offset, length) => {
+    if (length <= 0) return new Uint8Array(0);
+    const part = await place.part(inside, offset, length);
+    return part.ok ? part.value : new Uint8Array(0);
+  };
+
+/** A header, or the fault that stood in its way. A file that may not be read is a fault too. */
+export async function headerOf(place: Place, inside: string): Promise<BinaryFacts | Fault> {
+  const path = inside === '' ? place.path : `${place.path}/${inside}`;
+  const size = await place.size(inside);
+  if (size === null) return { code: 'binary-missing', path: place.path, detail: inside };
+  if (size === 0) return { code: 'binary-empty', path };
+  const start = await place.part(inside, 0, 16);
+  if (!start.ok) return start.fault;
+  return (await readBinary(partsOf(place, inside))) ?? { code: 'binary-unrecognised', path };
+}
+
+/** True for the fault of a union of facts and fault. */
+export const isFault = (found: BinaryFacts | Fault): found is Fault => 'code' in found;
+
+/** What the version resource adds to the facts of a build: product name, company, version. Microsoft VERSIONINFO. */
+export function overlayVersionStrings(facts: BuildFacts, strings: Readonly<Record<string, string>>): BuildFacts {
+  const told = {
+    name: strings.ProductName ?? strings.FileDescription ?? null,
+    vendor: strings.CompanyName ?? null,
+    version: strings.ProductVersion ?? strings.FileVersion ?? null,
+  };
+  return overlay(facts, told, 'version resource');
+}
+
+/**
+ * Reads a single program file (.dll, .so, .dylib, .clap, .vst3 …). With `format` it is taken for that; without, its exported entry tells,
+ * and a library that exports no plugin entry is neither plugin nor fault.
+ */
+export async function readBinaryFile(place: Place, format: Format | null): Promise<Reading> {
+  const header = await headerOf(place, '');
+  if (isFault(header)) return { builds: [], faults: [header] };
+  const told = format ?? formatOf(header);
+  if (told === null) return NOTHING;
+  const facts = { ...unknownFacts(told, place.path, stem(place.name)), architectures: header.architectures };
+  return { builds: [overlayVersionStrings(facts, header.versionStrings)], faults: [] };
+}
+
+function formatOf(header: BinaryFacts): Format | null {
+  const exported = header.exports;
+  if (exported === null) return null;
+  const entry = ENTRIES.find(([name]) => exported.has(name));
+  if (entry !== undefined) return entry[1];
+  return header.kind === 'pe' && exported.has('main') ? 'VST2' : null;
+}

@@ -1,0 +1,149 @@
+import type { BuildFacts } from './build-facts.js';
+import { overlay, unknownFacts } from './build-facts.js';
+import type { Fault } from './fault.js';
+import { readBinary } from './binary/read-binary.js';
+import type { FoundPreset, Place, Reading } from './place.js';
+import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
+import { partsOf } from './read-binary-file.js';
+import { Graph } from './turtle.js';
+
+const LV2 = 'http://lv2plug.in/ns/lv2core#';
+const ATOM = 'http://lv2plug.in/ns/ext/atom#';
+const EVENT = 'http://lv2plug.in/ns/ext/event#';
+const MIDI = 'http://lv2plug.in/ns/ext/midi#MidiEvent';
+const PRESET = 'http://lv2plug.in/ns/ext/presets#Preset';
+const DOAP = 'http://usefulinc.com/ns/doap#';
+const FOAF_NAME = 'http://xmlns.com/foaf/0.1/name';
+const SEE_ALSO = 'http://www.w3.org/2000/01/rdf-schema#seeAlso';
+const DC_REPLACES = 'http://purl.org/dc/terms/replaces';
+
+// Files inside the bundle are resolved against this; it never leaves the reader.
+const BASE = 'bundle:///';
+
+/** Reads an LV2 bundle: manifest.ttl and what it refers to. A data-only bundle (presets, the specification) has no builds. LV2 specification. */
+export async function readLv2(place: Place): Promise<Reading> {
+  const faults: Fault[] = [];
+  const graph = new Graph();
+  if ((await place.size('manifest.ttl')) === null) {
+    const detail = 'manifest.ttl';
+    return { builds: [], faults: [{ code: 'bundle-without-manifest', path: place.path, detail }] };
+  }
+  const loaded = new Set<string>();
+  const load = async (inside: string): Promise<boolean> => {
+    if (loaded.has(inside)) return true;
+    loaded.add(inside);
+    const bytes = await place.whole(inside, DESCRIPTION_LIMIT);
+    if (!bytes.ok) {
+      faults.push(bytes.fault);
+      return false;
+    }
+    const fault = graph.add(decodeText(bytes.value), BASE + encodeURI(inside), `${place.path}/${inside}`);
+    if (fault !== null) faults.push(fault);
+    return fault === null;
+  };
+  await load('manifest.ttl');
+  const plugins = graph.subjectsOfType(`${LV2}Plugin`);
+  const builds: BuildFacts[] = [];
+  for (const uri of plugins) {
+    let whole = true;
+    for (const file of graph.nodes(uri, SEE_ALSO).map(insideOf)) {
+      // Description in another format (a web page, say) is not ours to parse; an absent file is, and has a fault.
+      if (file !== null && /\.(ttl|n3|nt)$/i.test(file)) whole = (await load(file)) && whole;
+    }
+    // A plugin whose own description broke off is a fault, not a half-known entry in the catalogue.
+    if (!whole) continue;
+    builds.push(await factsOf(graph, uri, place, faults));
+  }
+  return { builds, faults, presets: presetsOf(graph) };
+}
+
+function insideOf(iri: string): string | null {
+  if (!iri.startsWith(BASE)) return null;
+  try {
+    return decodeURIComponent(iri.slice(BASE.length).replace(/#.*$/, ''));
+  } catch {
+    return iri.slice(BASE.length);
+  }
+}
+
+async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[]): Promise<BuildFacts> {
+  const name = graph.text(uri, `${DOAP}name`);
+  const vendor = vendorOf(graph, uri);
+  const version = versionOf(graph, uri);
+  const unknown = unknownFacts('LV2', place.path, stem(place.name));
+  return {
+    ...overlay(unknown, { name, vendor, version }, 'manifest'),
+    identifier: uri,
+    declaredTypes: graph
+      .types(uri)
+      .filter((type) => type !== `${LV2}Plugin`)
+      .map(shortClass),
+    ...portsOf(graph, uri),
+    architectures: await architecturesOf(graph, uri, place, faults),
+    replaces: graph.nodes(uri, DC_REPLACES),
+  };
+}
+
+const shortClass = (type: string): string => (type.startsWith(LV2) ? type.slice(LV2.length) : type);
+
+/** Maker of the plugin, else of the project it belongs to. The order of properties is liblilv's, plus the developer. */
+function vendorOf(graph: Graph, uri: string): string | null {
+  for (const subject of [uri, ...graph.nodes(uri, `${LV2}project`)]) {
+    for (const property of [`${DOAP}maintainer`, `${DOAP}developer`]) {
+      for (const maker of graph.nodes(subject, property)) {
+        const name = graph.text(maker, FOAF_NAME);
+        if (name !== null) return name;
+      }
+    }
+  }
+  return null;
+}
+
+function versionOf(graph: Graph, uri: string): string | null {
+  const minor = graph.text(uri, `${LV2}minorVersion`);
+  const micro = graph.text(uri, `${LV2}microVersion`);
+  return minor === null && micro === null ? null : `${minor ?? '0'}.${micro ?? '0'}`;
+}
+
+function portsOf(graph: Graph, uri: string) {
+  const ports = { audioInputs: 0, audioOutputs: 0, midiInput: false, midiOutput: false };
+  for (const port of graph.nodes(uri, `${LV2}port`)) {
+    const types = graph.types(port);
+    const into = types.includes(`${LV2}InputPort`);
+    const out = types.includes(`${LV2}OutputPort`);
+    if (types.includes(`${LV2}AudioPort`)) {
+      if (into) ports.audioInputs++;
+      if (out) ports.audioOutputs++;
+    }
+    const events = [...graph.nodes(port, `${ATOM}supports`), ...graph.nodes(port, `${EVENT}supportsEvent`)];
+    if (events.includes(MIDI)) {
+      ports.midiInput ||= into;
+      ports.midiOutput ||= out;
+    }
+  }
+  return ports;
+}
+
+async function architecturesOf(graph: Graph, uri: string, place: Place, faults: Fault[]) {
+  const binary = graph.nodes(uri, `${LV2}binary`).map(insideOf)[0];
+  if (binary === undefined || binary === null) return [];
+  const size = await place.size(binary);
+  const path = `${place.path}/${binary}`;
+  if (size === null) {
+    faults.push({ code: 'binary-missing', path: place.path, detail: binary });
+    return [];
+  }
+  if (size === 0) {
+    faults.push({ code: 'binary-empty', path });
+    return [];
+  }
+  const header = await readBinary(partsOf(place, binary));
+  if (header === null) faults.push({ code: 'binary-unrecognised', path });
+  return header?.architectures ?? [];
+}
+
+function presetsOf(graph: Graph): FoundPreset[] {
+  return graph
+    .subjectsOfType(PRESET)
+    .flatMap((preset) => graph.nodes(preset, `${LV2}appliesTo`).map((appliesTo) => ({ uri: preset, appliesTo })));
+}

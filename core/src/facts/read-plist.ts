@@ -1,0 +1,52 @@
+import type { PlistValue } from 'plist';
+import { parse } from 'plist';
+import type { Fault, Outcome } from './fault.js';
+import { bad, good } from './fault.js';
+import type { Place } from './place.js';
+import { decodeText, DESCRIPTION_LIMIT } from './place.js';
+
+/** A property list's top dictionary. */
+export type PlistDictionary = Readonly<Record<string, PlistValue>>;
+
+/** Parses an XML or binary property list whose top is a dictionary. Apple PropertyList-1.0 DTD; the binary form by the library. */
+export function parsePlist(bytes: Uint8Array, path: string): Outcome<PlistDictionary> {
+  const wrong = (detail: string): Outcome<never> => bad({ code: 'plist-broken', path, detail });
+  try {
+    // The library takes bytes for the binary form and text for XML.
+    const value = parse(isBinary(bytes) ? bytes : decodeText(bytes));
+    return isDictionary(value) ? good(value) : wrong('its top is not a dictionary');
+  } catch (error) {
+    return wrong(error instanceof Error ? (error.message.split('\n')[0] ?? '').slice(0, 160) : String(error));
+  }
+}
+
+const isBinary = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.subarray(0, 6)) === 'bplist';
+
+const isDictionary = (value: PlistValue): value is Record<string, PlistValue> =>
+  typeof value === 'object' &&
+  value !== null &&
+  !Array.isArray(value) &&
+  !(value instanceof Date) &&
+  !(value instanceof Uint8Array);
+
+/** Text of a key, trimmed; null when absent, empty or not text. */
+export function plistText(dictionary: PlistDictionary, key: string): string | null {
+  const value = dictionary[key];
+  return typeof value === 'string' && value.trim() !== '' ? value.trim() : null;
+}
+
+/** The dictionaries of an array; empty when the key holds none. */
+export function plistDictionaries(dictionary: PlistDictionary, key: string): PlistDictionary[] {
+  const value = dictionary[key];
+  return Array.isArray(value) ? value.filter(isDictionary) : [];
+}
+
+/** A bundle's Contents/Info.plist: the dictionary, null when there is none, or what is wrong with it. */
+export async function bundlePlist(place: Place): Promise<{ plist: PlistDictionary | null; faults: Fault[] }> {
+  const inside = 'Contents/Info.plist';
+  if ((await place.size(inside)) === null) return { plist: null, faults: [] };
+  const bytes = await place.whole(inside, DESCRIPTION_LIMIT);
+  if (!bytes.ok) return { plist: null, faults: [bytes.fault] };
+  const parsed = parsePlist(bytes.value, `${place.path}/${inside}`);
+  return parsed.ok ? { plist: parsed.value, faults: [] } : { plist: null, faults: [parsed.fault] };
+}

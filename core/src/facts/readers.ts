@@ -1,0 +1,50 @@
+import type { Format } from './format.js';
+import type { Place, Reading } from './place.js';
+import { readAu } from './read-au.js';
+import { readBinaryFile } from './read-binary-file.js';
+import { readLv2 } from './read-lv2.js';
+import { readMacBundle } from './read-mac-bundle.js';
+import { readVst3 } from './read-vst3.js';
+
+/** One way of reading a kind of place. To add a format, add its reader here; the page docs/readers.md walks through it. */
+export interface Reader {
+  /** Whether a folder or file of this name is for this reader. Names are compared without regard to case. */
+  readonly takes: (name: string, isFolder: boolean) => boolean;
+  readonly read: (place: Place) => Promise<Reading>;
+}
+
+const ending = (...endings: string[]) => {
+  const wanted = new Set(endings);
+  return (name: string): boolean => {
+    // "lv2" and "~/.lv2" are folders of bundles; a bundle has a name in front of its ending.
+    const point = name.lastIndexOf('.');
+    return point > 0 && wanted.has(name.slice(point + 1).toLowerCase());
+  };
+};
+const bundle = (format: Format, end: string): Reader => ({
+  takes: ending(end),
+  read: (place) => (place.isFolder ? readMacBundle(place, format) : readBinaryFile(place, format)),
+});
+const folderOf = (end: string, read: Reader['read']): Reader => ({
+  takes: (name, isFolder) => isFolder && ending(end)(name),
+  read,
+});
+
+/** The readers in the order in which they are asked; the first that takes a name reads it. */
+export const READERS: readonly Reader[] = [
+  folderOf('lv2', readLv2),
+  { takes: ending('vst3'), read: readVst3 },
+  folderOf('component', readAu),
+  folderOf('vst', (place) => readMacBundle(place, 'VST2')),
+  bundle('CLAP', 'clap'),
+  bundle('AAX', 'aaxplugin'),
+  {
+    takes: (name, isFolder) => !isFolder && ending('dll', 'so', 'dylib')(name),
+    read: (place) => readBinaryFile(place, null),
+  },
+];
+
+/** The reader for a folder or file of this name; undefined when it can be no plugin. */
+export const readerFor = (name: string, isFolder: boolean): Reader | undefined =>
+  // Finder leaves "._name" beside each file on foreign disks; they only look like plugins.
+  name.startsWith('._') ? undefined : READERS.find((reader) => reader.takes(name, isFolder));

@@ -1,0 +1,51 @@
+import { fold, joined } from '../text/words.js';
+
+/** A plugin's name taken apart: what is shown, what is compared, and which channel variant a build is. */
+export interface ProductName {
+  readonly shown: string;
+  readonly key: string;
+  readonly channels: 'mono' | 'stereo' | null;
+}
+
+const CHANNELS = new Set(['mono', 'stereo']);
+const TECHNICAL =
+  /^(?:x64|x86|x86[-_ ]?64|win64|win32|amd64|arm64|(?:64|32)[- ]?bits?|vst|vst2|vst3|au|clap|lv2|ladspa|aax|audiounit)$/;
+
+// A last word in brackets, or set off by blank, dash or underscore: "Plate (Stereo)", "Plate_x64", "Plate - Mono".
+const LAST_WORD = /^(.*?\S)(?:\s*[([]\s*([^()[\]]+?)\s*[)\]]|[\s_-]+([^\s_()[\]]+))$/u;
+
+// "MS to Stereo" and "Mono & Stereo" are names: the channel word belongs to what stands before it.
+const BINDS = /(?:^|[\s_-])(?:to|in|into|from|and|or|2|for|&|\+|->|→)$/i;
+
+/**
+ * Takes format, bit and channel words off the end of a name, and the vendor's name off its beginning.
+ * Numbers and word order stay: "Plate 2" is not "Plate". Never empty: a name of such words alone stays whole.
+ */
+export function productName(name: string, vendor: string | null): ProductName {
+  let shown = name.trim().replace(/\s+/g, ' ');
+  let channels: ProductName['channels'] = null;
+  for (let match = LAST_WORD.exec(shown); match !== null; match = LAST_WORD.exec(shown)) {
+    const before = (match[1] ?? '').replace(/[\s_-]+$/, '');
+    const word = fold(match[2] ?? match[3] ?? '');
+    const takesBits = /[- ]?bit$/.test(word) || TECHNICAL.test(word);
+    if (before === '' || BINDS.test(before)) break;
+    if (CHANNELS.has(word)) channels ??= word as 'mono' | 'stereo';
+    else if (!takesBits) break;
+    // "64 bit" with a blank: the number goes with its word.
+    shown = /^bits?$/.test(word) ? before.replace(/[\s_-]*(?:64|32)$/, '') : before;
+  }
+  const key = joined(withoutVendor(shown, vendor)) || joined(shown) || fold(shown);
+  return { shown, key, channels };
+}
+
+function withoutVendor(name: string, vendor: string | null): string {
+  if (vendor === null) return name;
+  const folded = fold(name);
+  const prefix = fold(vendor);
+  if (folded.length === name.length && folded.startsWith(prefix)) {
+    const rest = name.slice(prefix.length).replace(/^[\s_:-]+/, '');
+    // The word must end where the vendor's does: "Lintel Plate" by Lintel, but not "Lintels" by Lintel.
+    if (rest !== '' && /^[^\p{Ll}]/u.test(name.slice(prefix.length))) return rest;
+  }
+  return name;
+}

@@ -1,0 +1,30 @@
+import type { Role } from '../catalogue/role.js';
+import type { SlotKind } from '../chests/arrangement.js';
+
+const FITTING: Readonly<Record<SlotKind, readonly Role[]>> = {
+  'midi-effect': ['midi-effect'],
+  instrument: ['instrument'],
+  // Meters, tuners and the like stand in the sound's way as effects do.
+  insert: ['audio-effect', 'tool'],
+};
+
+/** Names of the slot kinds as the screen shows them. */
+export const SLOT_LABELS: Readonly<Record<SlotKind, string>> = {
+  'midi-effect': 'MIDI effect',
+  instrument: 'instrument',
+  insert: 'insert',
+};
+
+/** Whether a plugin of this role may be loaded into a slot of this kind. An unknown role (null) fits nowhere by itself. */
+export const fits = (slot: SlotKind, role: Role | null): boolean => role !== null && FITTING[slot].includes(role);
+
+/** What a slot is offered: the plugins that fit, and apart from them those whose role is not known. Both keep their order. */
+export function offerFor<P extends { readonly role: Role | null }>(
+  slot: SlotKind,
+  plugins: readonly P[],
+): { fitting: P[]; roleUnknown: P[] } {
+  return {
+    fitting: plugins.filter((plugin) => fits(slot, plugin.role)),
+    roleUnknown: plugins.filter((plugin) => plugin.role === null),
+  };
+}

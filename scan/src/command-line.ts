@@ -1,0 +1,85 @@
+import { writeFile } from 'node:fs/promises';
+import { SingleBar } from 'cli-progress';
+import { Command, CommanderError } from 'commander';
+import { scanReport, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
+import { runScan } from './run-scan.js';
+
+interface Streams {
+  readonly out: (text: string) => void;
+  readonly err: (text: string) => void;
+  /** Whether a progress bar may be drawn on standard error. */
+  readonly drawsBar: boolean;
+}
+
+const MANY_PROBLEMS = 20;
+
+/**
+ * The command `scan FOLDER... [--json FILE|-]`. Returns the exit code: 0 when every folder could be looked at (problems with single plugins are
+ * part of the report), 1 when a folder could not or the report could not be written, 2 when the call is wrong.
+ */
+export async function scanCommand(args: readonly string[], { out, err, drawsBar }: Streams): Promise<number> {
+  const program = new Command('scan')
+    .usage('FOLDER... [--json FILE|-]')
+    .description('Reads what plugins are in folders, without running any of them.')
+    .argument('<FOLDER...>', 'plugin folders, bundles or files')
+    .option('--json <FILE>', 'write the report as JSON to a file, or to standard output with -')
+    .exitOverride()
+    .configureOutput({ writeOut: out, writeErr: err });
+  try {
+    program.parse([...args], { from: 'user' });
+  } catch (error) {
+    return error instanceof CommanderError && error.exitCode === 0 ? 0 : 2;
+  }
+  const { json } = program.opts<{ json?: string }>();
+  const report = await reportOf(program.args, drawsBar);
+  if (json === '-') {
+    out(`${JSON.stringify(report, null, 2)}\n`);
+  } else {
+    if (json !== undefined) {
+      try {
+        await writeFile(json, `${JSON.stringify(report, null, 2)}\n`);
+      } catch (error) {
+        err(
+          `The report could not be written to ${json}: ${(error as Error).message}\nName a file in a folder that you may write to.\n`,
+        );
+        return 1;
+      }
+    }
+    out(summary(report));
+  }
+  const folderFailed = report.problems.some(
+    (problem) => problem.code.startsWith('folder-') && report.folders.includes(problem.path),
+  );
+  return folderFailed ? 1 : 0;
+}
+
+async function reportOf(folders: readonly string[], drawsBar: boolean): Promise<ScanReport> {
+  const bar = drawsBar
+    ? new SingleBar({ format: '{bar} {value} of {total} read  {file}', stream: process.stderr, clearOnComplete: true })
+    : null;
+  bar?.start(0, 0, { file: '' });
+  const result = await runScan(folders, {
+    onProgress: ({ found, read, current }) => {
+      bar?.setTotal(found);
+      bar?.update(read, { file: current ?? '' });
+    },
+  });
+  bar?.stop();
+  return scanReport(result, new Date());
+}
+
+function summary(report: ScanReport): string {
+  const builds = report.plugins.flatMap((plugin) => plugin.builds);
+  const counts = new Map<string, number>();
+  for (const build of builds) counts.set(build.format, (counts.get(build.format) ?? 0) + 1);
+  const formats = [...counts].map(([format, count]) => `${format} ${String(count)}`).join(', ');
+  const lines = [
+    `${plural(report.plugins.length, 'plugin')} in ${plural(builds.length, 'build')}${formats === '' ? '' : ` (${formats})`}, ${plural(report.problems.length, 'problem')}`,
+    ...report.problems.slice(0, MANY_PROBLEMS).map((one) => `  ${one.path}\n    ${one.message} ${one.remedy}`),
+  ];
+  const more = report.problems.length - MANY_PROBLEMS;
+  if (more > 0) lines.push(`  and ${plural(more, 'more problem')}; --json lists them all`);
+  return `${lines.join('\n')}\n`;
+}
+
+const plural = (count: number, noun: string): string => `${String(count)} ${noun}${count === 1 ? '' : 's'}`;

@@ -1,0 +1,74 @@
+import 'reflect-metadata';
+import { DataSource } from 'typeorm';
+import { StartupError } from '../startup-error.js';
+import {
+  ChangeRow,
+  ChestRow,
+  DrawerRow,
+  EntryRow,
+  LaneRow,
+  LoadRow,
+  SessionRow,
+  SlotRow,
+  TrayEntryRow,
+} from './entities/arrangement.js';
+import { BuildRow, PluginRow } from './entities/catalogue.js';
+import { ComputerRow, FolderRow, ScanRow } from './entities/computer.js';
+import { MIGRATIONS } from './migrations/migrations.js';
+
+const ENTITIES = [
+  ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow],
+  ...[ChestRow, DrawerRow, EntryRow, TrayEntryRow, SessionRow, LaneRow, SlotRow, ChangeRow, LoadRow],
+];
+
+/** A connection to the database, not yet opened. The schema comes from the migrations alone. */
+export const dataSourceFor = (url: string): DataSource =>
+  new DataSource({
+    type: 'postgres',
+    url,
+    entities: ENTITIES,
+    migrations: [...MIGRATIONS],
+    synchronize: false,
+    poolSize: 8,
+    connectTimeoutMS: 10_000,
+    applicationName: 'clever-drawer',
+  });
+
+/** Opens the database and brings its schema up to date; StartupError when a newer version of the software has already changed it. */
+export async function openDatabase(url: string): Promise<DataSource> {
+  const source = dataSourceFor(url);
+  try {
+    await source.initialize();
+  } catch (error) {
+    // The message may hold the host, never the password; the remedy depends on whose server it is.
+    const words =
+      error instanceof Error && error.message !== '' ? error.message : String((error as { code?: string }).code);
+    throw new StartupError(
+      `The database can't be reached (${words}). Check that the PostgreSQL server runs and that DATABASE_URL names it, its user and its password.`,
+    );
+  }
+  try {
+    await refuseNewerSchema(source);
+    await source.runMigrations({ transaction: 'each' });
+    return source;
+  } catch (error) {
+    await source.destroy();
+    throw error;
+  }
+}
+
+async function refuseNewerSchema(source: DataSource): Promise<void> {
+  const [{ present }] = await source.query<[{ present: boolean }]>(
+    `SELECT to_regclass('migrations') IS NOT NULL AS present`,
+  );
+  if (!present) return;
+  const done = await source.query<{ name: string }[]>('SELECT name FROM migrations');
+  const known = new Set(MIGRATIONS.map((migration) => migration.name));
+  const unknown = done.filter(({ name }) => !known.has(name));
+  if (unknown.length > 0) {
+    throw new StartupError(
+      `This data was written by a newer version of Clever Drawer (${unknown.map(({ name }) => name).join(', ')}). ` +
+        'Update the software, or name another folder with CLEVER_DRAWER_DATA. Nothing was changed.',
+    );
+  }
+}

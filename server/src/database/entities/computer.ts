@@ -1,0 +1,44 @@
+import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
+import type { System } from '@clever-drawer/core/facts/format';
+import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { ScanOutcome, ScanState } from '@clever-drawer/contract/responses';
+
+/** A studio computer; everything else belongs to one. The revisions count changes of its arrangement and its catalogue. */
+@Entity('computer')
+export class ComputerRow {
+  @PrimaryColumn('uuid') id: string;
+  @Column('text') name: string;
+  @Column('text') system: System;
+  @Column('integer', { default: 0 }) arrangementRevision: number;
+  @Column('integer', { default: 0 }) catalogueRevision: number;
+  @Column('timestamptz', { default: () => 'now()' }) createdAt: Date;
+}
+
+/** A plugin folder of a computer. */
+@Entity('folder')
+@Index(['computerId', 'path'], { unique: true })
+export class FolderRow {
+  @PrimaryColumn('uuid') id: string;
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
+  @Column('text') path: string;
+  @Column('timestamptz', { default: () => 'now()' }) addedAt: Date;
+  @Column('timestamptz', { nullable: true }) lastScannedAt: Date | null;
+}
+
+/** One scan: its state lives here and not in the process, so that any server process can tell and cancel it. */
+@Entity('scan')
+@Index(['computerId', 'startedAt'])
+export class ScanRow {
+  @PrimaryColumn('uuid') id: string;
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
+  @Column('text') state: ScanState;
+  @Column('jsonb') folders: string[];
+  @Column('jsonb') progress: { found: number; read: number; current: string | null };
+  @Column('boolean', { default: false }) cancelRequested: boolean;
+  @Column('timestamptz', { default: () => 'now()' }) heartbeatAt: Date;
+  @Column('timestamptz', { default: () => 'now()' }) startedAt: Date;
+  @Column('timestamptz', { nullable: true }) endedAt: Date | null;
+  @Column('jsonb', { nullable: true }) outcome: ScanOutcome | null;
+  @Column('jsonb', { default: [] }) faults: Fault[];
+  @Column('text', { nullable: true }) failure: string | null;
+}

@@ -1,0 +1,68 @@
+import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
+import type { Logger } from 'pino';
+import type { ProblemDetails } from '@clever-drawer/contract/responses';
+import { HttpError } from './http-error.js';
+
+/** Sends an error as application/problem+json (RFC 9457). */
+export function sendProblem(response: Response, { status, title, message: detail, errors }: HttpError): void {
+  const body: ProblemDetails = {
+    type: 'about:blank',
+    title,
+    status,
+    detail,
+    ...(errors === undefined ? {} : { errors }),
+  };
+  response.status(status).type('application/problem+json').send(JSON.stringify(body));
+}
+
+/** The last handler: expected failures as they are, body-parser's by their status, everything else as a 500 without its innards. */
+export const problemHandler =
+  (log: Logger): ErrorRequestHandler =>
+  (error: unknown, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const known = asHttpError(error);
+    if (known === null) log.error({ err: error, method: request.method, url: request.url }, 'request failed');
+    sendProblem(
+      response,
+      known ??
+        new HttpError(
+          500,
+          'Error in Clever Drawer',
+          'Something went wrong in Clever Drawer itself; nothing was changed. Try again, and look at the log it prints if it happens again.',
+        ),
+    );
+  };
+
+function asHttpError(error: unknown): HttpError | null {
+  if (error instanceof HttpError) return error;
+  const { type, status } = error as { type?: string; status?: number };
+  if (type === 'entity.too.large')
+    return new HttpError(413, 'Too large', 'The request is larger than what is accepted (32 MB). Send it in parts.');
+  if (type === 'entity.parse.failed')
+    return new HttpError(400, 'Not JSON', `The request is not JSON: ${(error as Error).message}`);
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return new HttpError(415, 'Unsupported encoding', 'Send JSON in UTF-8.');
+  if (status === 400) return new HttpError(400, 'Bad request', 'The address or the request is not well formed.');
+  const code = (error as { code?: string }).code ?? '';
+  if (/^(ECONNREFUSED|ECONNRESET|57P0\d|08\d{3})$/.test(code)) {
+    return new HttpError(
+      503,
+      'Database not reachable',
+      'The database does not answer; nothing was changed. Start Clever Drawer again if this goes on.',
+    );
+  }
+  if (code === '53100')
+    return new HttpError(
+      507,
+      'Disk full',
+      'The disk of the database is full; nothing was changed. Free some space, then try again.',
+    );
+  return null;
+}
+
+export const noSuchRoute: RequestHandler = (request: Request, response) => {
+  sendProblem(response, new HttpError(404, 'Not found', `There is nothing at ${request.method} ${request.path}.`));
+};

@@ -1,0 +1,138 @@
+import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { createServer, type Server } from 'node:http';
+import { homedir, hostname } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import type { System } from '@clever-drawer/core/facts/format';
+import { presentFolders } from '@clever-drawer/scan/usual-folders';
+import { createApp } from './app.js';
+import { startCluster, type Cluster } from './database/cluster.js';
+import { openDatabase } from './database/data-source.js';
+import { ComputerRow } from './database/entities/computer.js';
+import type { Settings } from './settings.js';
+import { explainSystemError, StartupError } from './startup-error.js';
+import { endLostScans } from './store/scan-store.js';
+
+export interface RunningServer {
+  readonly url: string;
+  /** Stops answering, then the database. */
+  stop(): Promise<void>;
+}
+
+export interface StartOptions {
+  /** Whether an empty database begins with this computer, named after the machine. */
+  readonly withThisComputer: boolean;
+  /** For tests: a database that is faster and unsafe against power loss. */
+  readonly throwaway?: boolean;
+}
+
+const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
+const SYSTEMS: Readonly<Partial<Record<NodeJS.Platform, System>>> = { darwin: 'mac', win32: 'windows' };
+const thisSystem = (): System => SYSTEMS[process.platform] ?? 'linux';
+
+/** Starts database and server and answers on loopback. Rejects with StartupError, in a sentence, when it can't; then nothing is left running. */
+export async function startServer(settings: Settings, options: StartOptions): Promise<RunningServer> {
+  const log = pino({ level: settings.logLevel }, pino.destination({ dest: 2, sync: true }));
+  const undo: (() => Promise<unknown>)[] = [];
+  const stop = async (): Promise<void> => {
+    for (const step of undo.splice(0).reverse())
+      await step().catch((error: unknown) => log.warn({ err: error }, 'stopping'));
+  };
+  try {
+    // The port is taken before the database is started: "in use" is told at once. It answers 503 until all is ready.
+    const server = createServer((_request, response) => response.writeHead(503).end());
+    const port = await listen(server, settings.port);
+    undo.push(() => close(server));
+    const url = `http://127.0.0.1:${String(port)}`;
+    let cluster: Cluster | null = null;
+    if (settings.databaseUrl === null) {
+      undo.push(await lockFolder(settings.dataFolder, url));
+      cluster = await startCluster(settings.dataFolder, { throwaway: options.throwaway });
+      undo.push(cluster.stop);
+    }
+    const source = await openDatabase(settings.databaseUrl ?? cluster?.url ?? '');
+    undo.push(() => source.destroy());
+    await endLostScans(source.manager);
+    if (options.withThisComputer) await addThisComputer(source);
+    const around = (system: System) => ({ system, home: homedir(), env: process.env });
+    const context = {
+      source,
+      log,
+      presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
+    };
+    server.removeAllListeners('request');
+    server.on('request', createApp(context, WEB));
+    return { url, stop };
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
+
+function listen(server: Server, port: number): Promise<number> {
+  return new Promise((done, fail) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      const told: Record<string, string> = {
+        EADDRINUSE: `Port ${String(port)} is in use, maybe by Clever Drawer itself in another window. Stop that, or choose another port: PORT=${String(port + 1)} npm start`,
+        EACCES: `No right to use port ${String(port)}. Choose one above 1023: PORT=4310 npm start`,
+      };
+      fail(new StartupError(told[error.code ?? ''] ?? `Port ${String(port)} can't be used (${error.message}).`));
+    });
+    server.listen(port, '127.0.0.1', () => {
+      const address = server.address();
+      done(typeof address === 'object' && address !== null ? address.port : port);
+    });
+  });
+}
+
+const close = (server: Server): Promise<void> =>
+  new Promise((done) => {
+    server.close(() => done());
+    server.closeAllConnections();
+  });
+
+/** Keeps a second server off the same data folder; a lock left by one that was killed is taken over. */
+async function lockFolder(folder: string, url: string): Promise<() => Promise<void>> {
+  const file = join(folder, 'running.json');
+  try {
+    await mkdir(folder, { recursive: true });
+    if (existsSync(file)) {
+      const other = JSON.parse((await readFile(file, 'utf8').catch(() => '{}')) || '{}') as {
+        pid?: number;
+        url?: string;
+      };
+      if (other.pid !== undefined && other.pid !== process.pid && isAlive(other.pid)) {
+        throw new StartupError(
+          `Clever Drawer already runs with this data folder, at ${other.url ?? 'another port'} (process ${String(other.pid)}). ` +
+            'Use that, stop it, or name another folder with CLEVER_DRAWER_DATA.',
+        );
+      }
+    }
+    await writeFile(file, JSON.stringify({ pid: process.pid, url }));
+  } catch (error) {
+    throw explainSystemError(error, folder);
+  }
+  return () => rm(file, { force: true });
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
+  }
+}
+
+async function addThisComputer(source: DataSource): Promise<void> {
+  if ((await source.manager.count(ComputerRow)) > 0) return;
+  await source.manager.insert(ComputerRow, {
+    id: randomUUID(),
+    name: hostname() || 'This computer',
+    system: thisSystem(),
+  });
+}

@@ -1,0 +1,63 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { asId } from '@clever-drawer/core/ids';
+import type { ComputerView, FolderView } from '@clever-drawer/contract/responses';
+import type { ComputerRequest } from '@clever-drawer/contract/requests';
+import { ComputerRow, FolderRow } from '../database/entities/computer.js';
+import { isUuid } from '../http/checked.js';
+import { conflict, notFound } from '../http/http-error.js';
+
+/** All computers with the sizes of their catalogues, oldest first. */
+export async function listComputers(db: EntityManager): Promise<ComputerView[]> {
+  return db.query<ComputerView[]>(`
+    SELECT c.id, c.name, c.system,
+           (SELECT count(*)::int FROM plugin p WHERE p."computerId" = c.id) AS plugins,
+           (SELECT count(*)::int FROM build b WHERE b."computerId" = c.id AND b.found) AS builds
+    FROM computer c ORDER BY c."createdAt", c.id`);
+}
+
+export async function addComputer(db: EntityManager, { name, system }: ComputerRequest): Promise<ComputerId> {
+  const id = randomUUID();
+  await db.insert(ComputerRow, { id, name, system });
+  return asId<ComputerId>(id);
+}
+
+export async function renameComputer(db: EntityManager, id: ComputerId, name: string): Promise<void> {
+  await db.update(ComputerRow, { id }, { name });
+}
+
+/** The computer of an id from the outside; 404 when there is none. `lock` holds back other changes of it until the transaction ends. */
+export async function findComputer(db: EntityManager, id: unknown, lock = false): Promise<ComputerRow> {
+  if (!isUuid(id)) throw notFound('computer');
+  const found = await db.findOne(ComputerRow, {
+    where: { id },
+    ...(lock ? { lock: { mode: 'pessimistic_write' } } : {}),
+  });
+  if (found === null) throw notFound('computer');
+  return found;
+}
+
+/** The plugin folders with the number of builds found in each, in the order in which they were added. */
+export async function listFolders(db: EntityManager, computerId: ComputerId): Promise<FolderView[]> {
+  return db.query<FolderView[]>(
+    `SELECT f.id, f.path, f."lastScannedAt",
+            (SELECT count(*)::int FROM build b WHERE b."computerId" = f."computerId" AND b.found
+              AND (b.facts->>'path' = f.path OR starts_with(b.facts->>'path', rtrim(f.path, '/') || '/'))) AS builds
+     FROM folder f WHERE f."computerId" = $1 ORDER BY f."addedAt", f.path`,
+    [computerId],
+  );
+}
+
+export async function addFolder(db: EntityManager, computerId: ComputerId, path: string): Promise<string> {
+  if (await db.existsBy(FolderRow, { computerId, path })) throw conflict(`${path} is on the list already.`);
+  const id = randomUUID();
+  await db.insert(FolderRow, { id, computerId, path });
+  return id;
+}
+
+/** Takes a folder off the list; its builds stay in the catalogue until a scan no longer finds them. */
+export async function removeFolder(db: EntityManager, computerId: ComputerId, id: unknown): Promise<void> {
+  const { affected } = isUuid(id) ? await db.delete(FolderRow, { id, computerId }) : { affected: 0 };
+  if (!affected) throw notFound('folder');
+}

@@ -1,0 +1,137 @@
+import { useState, type FormEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import InputGroup from 'react-bootstrap/InputGroup';
+import { toast } from 'sonner';
+import type { FolderView } from '@clever-drawer/contract/responses';
+import { wordsOf } from '../shared/api';
+import { useProposedFolders } from '../shared/queries';
+import { useComputer } from '../shared/use-place';
+import { useFolderChanges, useStartScan } from './use-scan';
+
+/** The plugin folders of the computer; the usual ones that it has are proposed. */
+export function FolderList({ folders, scanRuns }: { folders: readonly FolderView[]; scanRuns: boolean }) {
+  const { add, remove } = useFolderChanges();
+  const scan = useStartScan();
+  const takeOff = (folder: FolderView) => {
+    remove.mutate(folder.id, {
+      onSuccess: () =>
+        toast(
+          `${folder.path} is off the list. What was found in it stays in the catalogue until the next scan of everything.`,
+          {
+            action: { label: 'Put it back', onClick: () => add.mutate(folder.path) },
+          },
+        ),
+    });
+  };
+  return (
+    <section className="panel folders" aria-labelledby="folders-title">
+      <div className="panel-head">
+        <h2 id="folders-title">Plugin folders</h2>
+        <Button size="sm" disabled={scanRuns || folders.length === 0} onClick={() => scan.mutate([])}>
+          Scan all
+        </Button>
+      </div>
+      {folders.length === 0 && (
+        <p className="quiet">No folder yet. Add the folders that your music program looks for plugins in.</p>
+      )}
+      <ul className="folder-rows">
+        {folders.map((folder) => (
+          <li key={folder.id}>
+            <div className="folder-path" title={folder.path}>
+              <bdi>{folder.path}</bdi>
+            </div>
+            <div className="folder-facts">
+              <span className="quiet">
+                {folder.lastScannedAt === null ? 'not scanned yet' : `${String(folder.builds)} builds`}
+              </span>
+              <button
+                type="button"
+                className="plain"
+                disabled={scanRuns}
+                onClick={() => scan.mutate([folder.id])}
+                aria-label={`Scan ${folder.path}`}
+              >
+                Scan
+              </button>
+              <button
+                type="button"
+                className="plain"
+                disabled={scanRuns}
+                onClick={() => takeOff(folder)}
+                aria-label={`Take ${folder.path} off the list`}
+              >
+                Take off
+              </button>
+            </div>
+          </li>
+        ))}
+      </ul>
+      <AddFolder />
+      <Proposals />
+    </section>
+  );
+}
+
+function AddFolder() {
+  const [path, setPath] = useState('');
+  const { add } = useFolderChanges();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (path.trim() !== '') add.mutate(path.trim(), { onSuccess: () => setPath('') });
+  };
+  return (
+    <Form onSubmit={submit} noValidate>
+      <Form.Label htmlFor="new-folder">Another folder, with its full path</Form.Label>
+      <InputGroup size="sm" hasValidation>
+        <Form.Control
+          id="new-folder"
+          className="mono"
+          value={path}
+          onChange={(event) => setPath(event.target.value)}
+          placeholder="/full/path/to/plugins"
+          isInvalid={add.isError}
+          aria-describedby="new-folder-error"
+          autoComplete="off"
+        />
+        <Button type="submit" variant="outline-primary" disabled={path.trim() === '' || add.isPending}>
+          Add
+        </Button>
+        <Form.Control.Feedback type="invalid" id="new-folder-error">
+          {add.isError && wordsOf(add.error)}
+        </Form.Control.Feedback>
+      </InputGroup>
+    </Form>
+  );
+}
+
+function Proposals() {
+  const computer = useComputer();
+  const proposed = useProposedFolders(computer.id);
+  const { add } = useFolderChanges();
+  if (proposed.data === undefined || proposed.data.length === 0) return null;
+  return (
+    <div className="proposals">
+      <h3>Usual folders that this computer has</h3>
+      <ul className="folder-rows">
+        {proposed.data.map(({ path, formats }) => (
+          <li key={path}>
+            <div className="folder-path">{path}</div>
+            <div className="folder-facts">
+              <span className="quiet">{formats.join(', ')}</span>
+              <button
+                type="button"
+                className="plain"
+                disabled={add.isPending}
+                onClick={() => add.mutate(path)}
+                aria-label={`Add ${path}`}
+              >
+                Add
+              </button>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

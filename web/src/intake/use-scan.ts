@@ -1,0 +1,49 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { toast } from 'sonner';
+import type { ScanView } from '@clever-drawer/contract/responses';
+import { ask, wordsOf } from '../shared/api';
+import { keys } from '../shared/queries';
+import { useComputer } from '../shared/use-place';
+
+/** Starts a scan of some folders, or of all when none is named. */
+export function useStartScan() {
+  const { id } = useComputer();
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (folderIds: readonly string[]) => ask<ScanView>('POST', `/computers/${id}/scans`, { folderIds }),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+}
+
+export function useCancelScan() {
+  const { id } = useComputer();
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (scanId: string) => ask<ScanView>('POST', `/scans/${scanId}/cancel`, {}),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+}
+
+/** Puts a folder on the list, or takes one off. */
+export function useFolderChanges() {
+  const { id } = useComputer();
+  const client = useQueryClient();
+  const after = async () => {
+    await Promise.all([
+      client.invalidateQueries({ queryKey: keys.folders(id) }),
+      client.invalidateQueries({ queryKey: keys.proposed(id) }),
+    ]);
+  };
+  const add = useMutation({
+    mutationFn: (path: string) => ask('POST', `/computers/${id}/folders`, { path }),
+    onSettled: after,
+  });
+  const remove = useMutation({
+    mutationFn: (folder: string) => ask('DELETE', `/computers/${id}/folders/${folder}`),
+    onSettled: after,
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+  return { add, remove };
+}

@@ -1,0 +1,131 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { ImportReport } from '@clever-drawer/contract/responses';
+import { ApiError, ask, wordsOf } from '../shared/api';
+import { keys, useArrangement } from '../shared/queries';
+import { StatusLine } from '../shared/status-line';
+import { useComputer } from '../shared/use-place';
+
+/** Keep: the arrangement out to a file, and in from one. */
+export function KeepPage() {
+  const computer = useComputer();
+  const arranged = useArrangement(computer.id).data;
+  const chests = arranged?.state.chest.size ?? 0;
+  const drawers = arranged?.state.drawer.size ?? 0;
+  return (
+    <>
+      <main className="keep">
+        <h1 className="visually-hidden">Keep</h1>
+        <section className="panel" aria-labelledby="export-title">
+          <h2 id="export-title">Take the arrangement along</h2>
+          <p>
+            One JSON file with every chest, drawer, keyword and tray of {computer.name}, and enough about each plugin to
+            know it again elsewhere. Its form is published in{' '}
+            <span className="mono">docs/schemas/arrangement-1.schema.json</span>.
+          </p>
+          {chests === 0 ? (
+            <p className="quiet">There is no chest yet. Make one in Sort first.</p>
+          ) : (
+            <a className="btn btn-primary" href={`/api/computers/${computer.id}/export`} download>
+              Export {chests} {chests === 1 ? 'chest' : 'chests'} with {drawers} {drawers === 1 ? 'drawer' : 'drawers'}
+            </a>
+          )}
+        </section>
+        <ImportPanel />
+      </main>
+      <StatusLine>
+        <span>Nothing here touches a plugin file.</span>
+      </StatusLine>
+    </>
+  );
+}
+
+function ImportPanel() {
+  const computer = useComputer();
+  const client = useQueryClient();
+  const picker = useRef<HTMLInputElement>(null);
+  const [name, setName] = useState('');
+  const bringIn = useMutation({
+    mutationFn: async (file: File) => {
+      setName(file.name);
+      return ask<ImportReport>('POST', `/computers/${computer.id}/import`, await parse(file));
+    },
+    onSettled: () => {
+      // The same file may be chosen again after it was mended.
+      if (picker.current !== null) picker.current.value = '';
+      return Promise.all([
+        client.invalidateQueries({ queryKey: keys.arrangement(computer.id) }),
+        client.invalidateQueries({ queryKey: keys.catalogue(computer.id) }),
+      ]);
+    },
+  });
+  return (
+    <section className="panel" aria-labelledby="import-title">
+      <h2 id="import-title">Bring an arrangement in</h2>
+      <p>
+        Its chests are added beside those at hand, its trays are filled up; nothing is replaced. Plugins that this
+        computer lacks keep their places and are marked “not found”.
+      </p>
+      <input
+        ref={picker}
+        id="import-file"
+        type="file"
+        accept=".json,application/json"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="Arrangement file"
+        onChange={(event) => event.target.files?.[0] && bringIn.mutate(event.target.files[0])}
+      />
+      <Button variant="outline-primary" disabled={bringIn.isPending} onClick={() => picker.current?.click()}>
+        {bringIn.isPending ? 'Importing …' : 'Choose a file …'}
+      </Button>
+      {bringIn.isError && (
+        <div className="note-box attention" role="alert">
+          <p>
+            <b>{name}</b> was not imported, and nothing was changed. {wordsOf(bringIn.error)}
+          </p>
+          {bringIn.error instanceof ApiError && (bringIn.error.errors?.length ?? 0) > 1 && (
+            <ul>
+              {bringIn.error.errors?.map((one) => (
+                <li key={one.path + one.message}>
+                  <span className="mono">{one.path}</span>: {one.message}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      )}
+      {bringIn.isSuccess && <Report report={bringIn.data} />}
+    </section>
+  );
+}
+
+async function parse(file: File): Promise<unknown> {
+  try {
+    return JSON.parse(await file.text());
+  } catch (error) {
+    throw new Error(`It is not JSON: ${wordsOf(error)}. Choose a file that was exported here.`);
+  }
+}
+
+function Report({ report }: { report: ImportReport }) {
+  const { matched, missing } = report;
+  return (
+    <div className="note-box" role="status">
+      <p>
+        <b>{matched}</b> plugins are on this computer
+        {missing.length === 0
+          ? ', and none is missing.'
+          : `; ${String(missing.length)} are not, and keep their places:`}
+      </p>
+      <ul className="missing">
+        {missing.map((one) => (
+          <li key={`${one.name} ${one.vendor ?? ''}`}>
+            {one.name} <span className="quiet">{one.vendor ?? 'vendor not known'}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

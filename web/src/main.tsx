@@ -1,0 +1,33 @@
+import '@fontsource-variable/source-sans-3/index.css';
+import '@fontsource/ibm-plex-mono/400.css';
+import 'bootstrap/dist/css/bootstrap.min.css';
+import './look/look.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter } from 'react-router';
+import { App } from './app';
+import { ApiError } from './shared/api';
+
+const client = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      // What the server refuses, it refuses again; only a lost connection is worth another try.
+      retry: (count, error) => count < 2 && error instanceof ApiError && (error.status === 0 || error.status === 503),
+    },
+  },
+});
+
+const root = document.getElementById('root');
+if (root !== null) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}
