@@ -91,4 +91,6 @@ function startServer({ args: more = [], env = {}, beforeTold = async () => undef
   });
 }
 
-const withoutEmpty = (env) => Object.fromEntries(Object.entries(env).filter(([, value]) => value !== ''));
+function withoutEmpty(env) {
+  return Object.fromEntries(Object.entries(env).filter(([, value]) => value !== ''));
+}

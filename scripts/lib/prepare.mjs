@@ -18,9 +18,14 @@ export const DEBIAN = {
   ],
   tests: [
     { name: 'chromium', isThere: () => existsSync('/usr/bin/chromium') },
-    { name: 'lilv-utils', isThere: () => existsSync('/usr/bin/lv2info') },
-    { name: 'lv2-dev', isThere: () => existsSync('/usr/lib/lv2/core.lv2') || existsSync('/usr/share/lv2/core.lv2') },
+    { name: 'gcc', isThere: () => has('gcc') },
+    { name: 'libc6-dev', isThere: () => existsSync('/usr/include/stdio.h') },
+    { name: 'binutils', isThere: () => has('nm') },
+    { name: 'pkg-config', isThere: () => has('pkg-config') },
+    { name: 'liblilv-dev', isThere: () => existsSync('/usr/include/lilv-0/lilv/lilv.h') },
+    { name: 'lv2-dev', isThere: () => existsSync('/usr/lib/lv2/core.lv2/lv2core.ttl') },
     { name: 'lv2-examples', isThere: () => existsSync('/usr/lib/lv2/eg-amp.lv2') },
+    { name: 'ladspa-sdk', isThere: () => existsSync('/usr/lib/ladspa/amp.so') },
   ],
 };
 

@@ -52,7 +52,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     if (settings.databaseUrl === null) {
       undo.push(await lockFolder(settings.dataFolder, url));
       cluster = await startCluster(settings.dataFolder, { throwaway: options.throwaway });
-      undo.push(cluster.stop);
+      const started = cluster;
+      undo.push(() => started.stop());
     }
     const source = await openDatabase(settings.databaseUrl ?? cluster?.url ?? '');
     undo.push(() => source.destroy());

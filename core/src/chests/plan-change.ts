@@ -156,7 +156,7 @@ export function planChange<Kind extends IntentKind>(
   intent: Extract<Intent, { kind: Kind }>,
   nameOf: NameOf,
 ): Plan {
-  const planner = PLANNERS[intent.kind as Kind];
+  const planner = PLANNERS[intent.kind];
   return planner(state, intent, nameOf);
 }
 

@@ -40,7 +40,7 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
   },
   'plist-broken': {
-    message: (f) => `The property list cannot be understood${because(f)}.`,
+    message: (f) => `The property list cannot be understood${where(f)}${because(f)}.`,
     remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
   },
   'file-too-large': {

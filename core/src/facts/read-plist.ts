@@ -1,4 +1,5 @@
 import type { PlistValue } from 'plist';
+import { DOMParser } from '@xmldom/xmldom';
 import { parse } from 'plist';
 import type { Fault, Outcome } from './fault.js';
 import { bad, good } from './fault.js';
@@ -11,13 +12,33 @@ export type PlistDictionary = Readonly<Record<string, PlistValue>>;
 /** Parses an XML or binary property list whose top is a dictionary. Apple PropertyList-1.0 DTD; the binary form by the library. */
 export function parsePlist(bytes: Uint8Array, path: string): Outcome<PlistDictionary> {
   const wrong = (detail: string): Outcome<never> => bad({ code: 'plist-broken', path, detail });
+  const source = isBinary(bytes) ? bytes : decodeText(bytes);
+  const xmlFault = typeof source === 'string' ? faultOfXml(source, path) : null;
+  if (xmlFault !== null) return bad(xmlFault);
   try {
-    // The library takes bytes for the binary form and text for XML.
-    const value = parse(isBinary(bytes) ? bytes : decodeText(bytes));
+    const value = parse(source);
     return isDictionary(value) ? good(value) : wrong('its top is not a dictionary');
   } catch (error) {
     return wrong(error instanceof Error ? (error.message.split('\n')[0] ?? '').slice(0, 160) : String(error));
   }
+}
+
+/** What is wrong with XML, and in which line. Asked first, because the property list library talks to the console about it. */
+function faultOfXml(text: string, path: string): Fault | null {
+  let fault: Fault | null = null;
+  const onError = (level: string, message: string): void => {
+    if (level === 'warning' || fault !== null) return;
+    const line = Number(/@#\[line:(\d+)/.exec(message)?.[1] ?? 0);
+    const detail = (message.split('\n')[0] ?? '').trim();
+    fault = { code: 'plist-broken', path, detail, ...(line > 0 ? { line } : {}) };
+  };
+  try {
+    new DOMParser({ onError }).parseFromString(text, 'text/xml');
+  } catch (error) {
+    // It stops at a fatal error, of which onError has been told.
+    fault ??= { code: 'plist-broken', path, detail: String(error) };
+  }
+  return fault;
 }
 
 const isBinary = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.subarray(0, 6)) === 'bplist';

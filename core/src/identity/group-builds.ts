@@ -65,7 +65,7 @@ function vendorNames(known: readonly Known<BuildFacts>[]): ReadonlyMap<string, s
     if (own === undefined) spellings.set(key, [vendor]);
     else own.push(vendor);
   }
-  return new Map([...spellings].map(([key, own]) => [key, mostFrequent(own) ?? key]));
+  return new Map([...spellings].map(([key, own]) => [key, mostFrequent(own, plainest) ?? key]));
 }
 
 /** Keeps different plugins of one format and channel count apart, in an order that does not hang on the order of the files. */
@@ -85,8 +85,18 @@ function splitDifferent<B extends BuildFacts>(
     const suffix = index === 0 ? '' : `~${part[0]?.build.identifier ?? String(index)}`;
     return {
       id: asId<PluginId>(id + suffix),
-      name: mostFrequent(part.map((one) => one.name.shown)) ?? id,
-      vendor: vendors.get(mostFrequent(part.map((one) => one.vendorKey)) ?? '') ?? null,
+      name:
+        mostFrequent(
+          part.map((one) => one.name.shown),
+          parted,
+        ) ?? id,
+      vendor:
+        vendors.get(
+          mostFrequent(
+            part.map((one) => one.vendorKey),
+            compare,
+          ) ?? '',
+        ) ?? null,
       builds: part.map((one) => one.build),
     };
   });
@@ -105,11 +115,17 @@ const variant = ({ build, name }: Known<BuildFacts>): string =>
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** The most frequent value; of equals the one that reads as written by hand (blanks before none), then the first in order. */
-function mostFrequent(values: readonly (string | null)[]): string | null {
+/** Of two spellings of a name, the one with blanks between its words reads as written by hand: "Copper Plate" before "CopperPlate". */
+const parted = (a: string, b: string): number => b.split(' ').length - a.split(' ').length;
+
+/** Of two spellings of a vendor, the one without additions and capitals: "Copperhat" before "COPPERHAT Ltd.". */
+const plainest = (a: string, b: string): number => a.length - b.length || capitals(a) - capitals(b);
+const capitals = (text: string): number => text.replace(/[^\p{Lu}]/gu, '').length;
+
+/** The most frequent value; of equals the better one, then the first in order, so that it never hangs on the order of the files. */
+function mostFrequent(values: readonly (string | null)[], better: (a: string, b: string) => number): string | null {
   const counts = new Map<string, number>();
   for (const value of values) if (value !== null) counts.set(value, (counts.get(value) ?? 0) + 1);
-  const blanks = (text: string): number => text.split(' ').length;
-  const ranked = [...counts].sort((a, b) => b[1] - a[1] || blanks(b[0]) - blanks(a[0]) || compare(a[0], b[0]));
+  const ranked = [...counts].sort((a, b) => b[1] - a[1] || better(a[0], b[0]) || compare(a[0], b[0]));
   return ranked[0]?.[0] ?? null;
 }

@@ -27,12 +27,12 @@ export function productName(name: string, vendor: string | null): ProductName {
   for (let match = LAST_WORD.exec(shown); match !== null; match = LAST_WORD.exec(shown)) {
     const before = (match[1] ?? '').replace(/[\s_-]+$/, '');
     const word = fold(match[2] ?? match[3] ?? '');
-    const takesBits = /[- ]?bit$/.test(word) || TECHNICAL.test(word);
+    // "64 bit" with a blank: the number goes with its word; "8 bit" is a sound, not a build.
+    const bits = /^bits?$/.test(word) ? /^(.*\S)[\s_-]+(?:64|32)$/.exec(before)?.[1] : undefined;
     if (before === '' || BINDS.test(before)) break;
     if (CHANNELS.has(word)) channels ??= word as 'mono' | 'stereo';
-    else if (!takesBits) break;
-    // "64 bit" with a blank: the number goes with its word.
-    shown = /^bits?$/.test(word) ? before.replace(/[\s_-]*(?:64|32)$/, '') : before;
+    else if (bits === undefined && !TECHNICAL.test(word)) break;
+    shown = bits ?? before;
   }
   const key = joined(withoutVendor(shown, vendor)) || joined(shown) || fold(shown);
   return { shown, key, channels };

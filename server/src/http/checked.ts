@@ -8,7 +8,7 @@ export function checked<S extends Schema>(schema: S, body: unknown): InferType<S
     throw new HttpError(400, 'Request does not fit', 'Send a JSON object with Content-Type: application/json.');
   }
   try {
-    return schema.validateSync(body, { abortEarly: false }) as InferType<S>;
+    return schema.validateSync(body, { abortEarly: false });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];

@@ -21,7 +21,6 @@ import {
 } from '@clever-drawer/core/exchange/arrangement-document';
 import {
   asId,
-  type BuildId,
   type ChestId,
   type ComputerId,
   type DrawerId,
@@ -118,7 +117,7 @@ export function arrangementRoutes({ source }: Context): Router {
         buildId: build.id,
       };
       const change = await carryOut(db, id, intent);
-      await db.insert(LoadRow, { ...load, id: randomUUID(), computerId: id, buildId: build.id as BuildId });
+      await db.insert(LoadRow, { ...load, id: randomUUID(), computerId: id, buildId: build.id });
       return change;
     });
     response.status(201).json(saved);

@@ -1,4 +1,4 @@
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
@@ -76,7 +76,7 @@ export function FolderList({ folders, scanRuns }: { folders: readonly FolderView
 function AddFolder() {
   const [path, setPath] = useState('');
   const { add } = useFolderChanges();
-  const submit = (event: FormEvent) => {
+  const submit = (event: SubmitEvent) => {
     event.preventDefault();
     if (path.trim() !== '') add.mutate(path.trim(), { onSuccess: () => setPath('') });
   };

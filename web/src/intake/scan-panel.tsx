@@ -77,7 +77,7 @@ function Counts({ outcome, problems }: { outcome: ScanOutcome; problems: number 
     ['arrived', outcome.arrived, false],
     ['changed', outcome.changed, false],
     ['came back', outcome.returned, false],
-    ['not found any more', outcome.vanished, outcome.vanished > 0],
+    ['gone', outcome.vanished, outcome.vanished > 0],
     ['problems', problems, problems > 0],
   ];
   return (

@@ -1,4 +1,4 @@
-import { useId, useState, type FormEvent } from 'react';
+import { useId, useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -27,7 +27,7 @@ export function ChestForm({ rename, done, close }: Props) {
   const [typed, setName] = useState<string | null>(rename);
   const id = useId();
   const name = typed ?? STARTS.find((one) => one.start === start)?.name ?? '';
-  const submit = (event: FormEvent): void => {
+  const submit = (event: SubmitEvent): void => {
     event.preventDefault();
     if (name.trim() !== '') done(name.trim(), start);
   };

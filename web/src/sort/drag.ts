@@ -1,5 +1,5 @@
 import type { Collision, CollisionDetection, DragMoveEvent } from '@dnd-kit/core';
-import { pointerWithin } from '@dnd-kit/core';
+import { pointerWithin, type Modifier } from '@dnd-kit/core';
 import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
 
 /** What is being dragged: plugins (to be put in), or a drawer (to be moved). */
@@ -21,6 +21,18 @@ export const innermost: CollisionDetection = (args) => {
     return rect === undefined ? Infinity : rect.width * rect.height;
   };
   return pointerWithin(args).sort((a, b) => area(a) - area(b));
+};
+
+const BESIDE_PX = { x: 16, y: 20 };
+
+/** Puts the label of a drag beside the pointer, wherever on a wide row the drag began, so that it covers no front's card. */
+export const besidePointer: Modifier = ({ transform, activatorEvent, activeNodeRect }) => {
+  if (activeNodeRect === null || !(activatorEvent instanceof PointerEvent)) return transform;
+  return {
+    ...transform,
+    x: transform.x + activatorEvent.clientX - activeNodeRect.left + BESIDE_PX.x,
+    y: transform.y + activatorEvent.clientY - activeNodeRect.top + BESIDE_PX.y,
+  };
 };
 
 const EDGE = 0.22;

@@ -1,4 +1,4 @@
-import { useId, useState, type FormEvent } from 'react';
+import { useId, useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -22,7 +22,7 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, done, clos
   const id = useId();
   const rule = keywordRule(words);
   const empty = name.trim() === '';
-  const submit = (event: FormEvent): void => {
+  const submit = (event: SubmitEvent): void => {
     event.preventDefault();
     setTried(true);
     if (!empty) done(name.trim(), rule);

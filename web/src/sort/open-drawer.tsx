@@ -79,7 +79,7 @@ function EntryLine({
         }}
       >
         <bdi>{plugin.name}</bdi>
-        {!plugin.found && <span className="mark">not found</span>}
+        {!plugin.found && <span className="flag">not found</span>}
         {by === 'rule' && <span className="quiet keyword"> {keyword}</span>}
       </span>
       <button

@@ -7,6 +7,7 @@ import type { Selection } from './use-selection';
 import type { SortBy, SortView } from './use-sort-view';
 
 const ROW_HEIGHT = 31;
+const HEAD_HEIGHT = 30;
 const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
   { sort: 'kind', label: 'Kind' },
   { sort: 'name', label: 'Plugin' },
@@ -31,6 +32,8 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
+    scrollMargin: HEAD_HEIGHT,
+    scrollPaddingStart: HEAD_HEIGHT,
   });
   const { at } = selection;
   useEffect(() => {
@@ -38,7 +41,8 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
   }, [at, virtual]);
 
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey) return;
+    // The head's buttons have their own Space and Enter.
+    if (event.altKey || event.target !== event.currentTarget) return;
     const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? ROW_HEIGHT) / ROW_HEIGHT) - 1);
     const steps: Record<string, number> = {
       ArrowDown: at + 1,
@@ -60,15 +64,20 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
 
   return (
     <div
+      ref={scroller}
       className="plugin-list"
       role="grid"
+      tabIndex={0}
       aria-label="Plugins"
       aria-multiselectable
       aria-rowcount={rows.length + 1}
       aria-colcount={COLUMNS.length + 1}
+      aria-activedescendant={at >= 0 ? rowId(at) : undefined}
+      onKeyDown={onKeyDown}
+      data-list
     >
-      <div role="rowgroup">
-        <div className="row-grid list-head" role="row" aria-rowindex={1}>
+      <div role="rowgroup" className="list-head">
+        <div className="row-grid" role="row" aria-rowindex={1}>
           {COLUMNS.map(({ sort, label }) => (
             <div
               key={sort}
@@ -84,24 +93,20 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
           <div role="columnheader">Tray</div>
         </div>
       </div>
-      <div
-        ref={scroller}
-        className="list-scroller"
-        role="rowgroup"
-        tabIndex={0}
-        aria-label="Listed plugins"
-        aria-activedescendant={at >= 0 ? rowId(at) : undefined}
-        onKeyDown={onKeyDown}
-        data-list
-      >
-        <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
-          {virtual.getVirtualItems().map(({ index, start }) => {
-            const row = rows[index];
-            return row === undefined ? null : (
-              <ListRow key={row.plugin.id} row={row} index={index} start={start} selection={selection} open={open} />
-            );
-          })}
-        </div>
+      <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map(({ index, start }) => {
+          const row = rows[index];
+          return row === undefined ? null : (
+            <ListRow
+              key={row.plugin.id}
+              row={row}
+              index={index}
+              top={start - HEAD_HEIGHT}
+              selection={selection}
+              open={open}
+            />
+          );
+        })}
       </div>
     </div>
   );
@@ -112,13 +117,13 @@ const rowId = (index: number): string => `list-row-${String(index)}`;
 function ListRow({
   row,
   index,
-  start,
+  top,
   selection,
   open,
 }: {
   row: Row;
   index: number;
-  start: number;
+  top: number;
   selection: Selection;
   open: (index: number) => void;
 }) {
@@ -136,7 +141,7 @@ function ListRow({
       aria-rowindex={index + 2}
       aria-selected={selected}
       className={`row-grid list-row${selected ? ' selected' : ''}${selection.at === index ? ' at' : ''}${plugin.found ? '' : ' gone'}`}
-      style={{ transform: `translateY(${String(start)}px)` }}
+      style={{ top }}
       onClick={click}
       onDoubleClick={() => open(index)}
       {...listeners}
@@ -146,7 +151,7 @@ function ListRow({
       </div>
       <div role="gridcell" className="one-line" title={plugin.name}>
         <bdi>{plugin.name}</bdi>
-        {!plugin.found && <span className="mark">not found</span>}
+        {!plugin.found && <span className="flag">not found</span>}
       </div>
       <div role="gridcell" className="one-line quiet" title={plugin.vendor ?? ''}>
         <bdi>{plugin.vendor ?? '–'}</bdi>
@@ -173,7 +178,7 @@ function ListRow({
 
 function StandsIn({ row: { drawers } }: { row: Row }) {
   const [first, ...more] = drawers;
-  if (first === undefined) return <span className="mark">to file</span>;
+  if (first === undefined) return <span className="flag">to file</span>;
   return (
     <>
       <span className="place-name">{first.name}</span>

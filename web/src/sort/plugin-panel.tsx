@@ -53,7 +53,8 @@ function About({ plugin, places }: { plugin: PluginDetail; places: readonly stri
         <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
       </h2>
       <p>
-        {plugin.role === null ? 'role not known' : ROLE_LABELS[plugin.role]}, {kindInWords(plugin.types, null)}.{' '}
+        {plugin.role === null ? 'role not known' : ROLE_LABELS[plugin.role]},{' '}
+        {plugin.types.length === 0 ? 'type not known' : kindInWords(plugin.types, plugin.role)}.{' '}
         {places.length === 0 ? 'Stands in no drawer.' : `Stands in ${places.join(', ')}.`}
       </p>
       <table className="builds">
@@ -72,7 +73,7 @@ function About({ plugin, places }: { plugin: PluginDetail; places: readonly stri
             <tr key={build.id} className={build.found ? '' : 'gone'}>
               <td>
                 <span className="format">{build.format}</span>
-                {!build.found && <span className="mark">not found</span>}
+                {!build.found && <span className="flag">not found</span>}
               </td>
               <td className="mono">{build.version ?? '–'}</td>
               <td className="mono">{build.architectures.join(' ') || '–'}</td>

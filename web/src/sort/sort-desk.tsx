@@ -11,7 +11,7 @@ import { useChanges } from '../shared/use-changes';
 import { useComputer } from '../shared/use-place';
 import { ChestPanel } from './chest-panel';
 import { ChestTabs, makeChest } from './chest-tabs';
-import { innermost } from './drag';
+import { besidePointer, innermost } from './drag';
 import { DragLabel } from './drag-label';
 import { DrawerBox } from './drawer-box';
 import { FindLine } from './find-line';
@@ -189,7 +189,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arrang
           close={() => setFiling(false)}
         />
       )}
-      <DragOverlay dropAnimation={null} className="drag-overlay">
+      <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className="drag-overlay">
         {drop.dragged !== null && <DragLabel dragged={drop.dragged} target={drop.target} state={state} />}
       </DragOverlay>
     </DndContext>

@@ -8,7 +8,7 @@ import { targetOf, type Dragged, type Target } from './drag';
 interface Drop {
   readonly dragged: Dragged | null;
   readonly target: Target | null;
-  readonly handlers: Pick<DndContextProps, 'onDragStart' | 'onDragMove' | 'onDragEnd' | 'onDragCancel'>;
+  readonly handlers: Pick<DndContextProps, 'onDragStart' | 'onDragMove' | 'onDragOver' | 'onDragEnd' | 'onDragCancel'>;
 }
 
 /** Follows a drag, and carries out what it ends in. */
@@ -25,6 +25,8 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
     handlers: {
       onDragStart: ({ active }) => setDragged(active.data.current as Dragged),
       onDragMove: (event: DragMoveEvent) => setTarget(targetOf(event)),
+      // The move that reaches a front still tells the place before it; this one follows with the front itself.
+      onDragOver: (event) => setTarget(targetOf(event)),
       onDragCancel: end,
       onDragEnd: (event: DragEndEvent) => {
         const at = targetOf(event);

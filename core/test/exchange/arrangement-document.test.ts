@@ -1,0 +1,93 @@
+import { applyEdits } from '../../src/chests/edit';
+import { chestsOf, drawersIn, emptyArrangement, entriesIn, trayEntries } from '../../src/chests/arrangement';
+import { exportArrangement, planImport, type PluginReference } from '../../src/exchange/arrangement-document';
+import { planChange } from '../../src/chests/plan-change';
+import type { Intent } from '../../src/chests/intent';
+import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { fits, offerFor } from '../../src/menu/slot-menu';
+
+const reference = (id: string, identifier: string | null): PluginReference => ({
+  id: asId<PluginId>(id),
+  name: id,
+  vendor: null,
+  builds: [{ format: 'VST3', identifier }],
+});
+const here = new Map(
+  [reference('a/plate', 'P'), reference('a/echo', 'E'), reference('a/hall', null)].map((one) => [one.id, one]),
+);
+const chestId = asId<ChestId>('c');
+const drawerId = asId<DrawerId>('d');
+const intents: Intent[] = [
+  { kind: 'make-chest', id: chestId, name: 'Everyday' },
+  {
+    kind: 'make-drawer',
+    id: drawerId,
+    chestId,
+    parentId: null,
+    name: 'Space',
+    rule: { kind: 'keywords', words: ['hall'] },
+    pluginIds: [...here.keys()],
+  },
+  {
+    kind: 'make-drawer',
+    id: asId<DrawerId>('e'),
+    chestId,
+    parentId: drawerId,
+    name: 'Inner',
+    rule: null,
+    pluginIds: [asId<PluginId>('a/echo')],
+  },
+  { kind: 'tray-on', tray: 1, pluginIds: [asId<PluginId>('a/plate')] },
+];
+const state = intents.reduce((now, intent) => {
+  const plan = planChange(now, intent, (id) => here.get(id)?.name);
+  return plan.ok ? applyEdits(now, plan.change.edits) : now;
+}, emptyArrangement());
+const exported = exportArrangement(state, here, 'Music room', new Date(0));
+let number = 0;
+const newId = (): string => `new-${String(number++)}`;
+
+describe('export and import', () => {
+  it('import after export is the same, beside what is there', () => {
+    const plan = planImport(state, exported, here, newId);
+    const both = applyEdits(state, plan.change.edits);
+    expect(plan).toMatchObject({ matched: 3, missing: [] });
+    expect(chestsOf(both).map((chest) => chest.name)).toEqual(['Everyday', 'Everyday (2)']);
+    const again = exportArrangement(both, here, 'Music room', new Date(0));
+    expect(again.chests[1]?.drawers).toEqual(exported.chests[0]?.drawers);
+    expect(trayEntries(both, 1)).toHaveLength(1);
+  });
+
+  it('knows a plugin again by the identifier of a build when its name differs', () => {
+    const elsewhere = new Map(
+      [['b/gilded-plate', reference('b/gilded-plate', 'P')]].map(([, one]) => [
+        (one as PluginReference).id,
+        one as PluginReference,
+      ]),
+    );
+    const plan = planImport(emptyArrangement(), exported, elsewhere, newId);
+    const there = applyEdits(emptyArrangement(), plan.change.edits);
+    const [drawer] = drawersIn(there, chestsOf(there)[0]?.id ?? chestId, null);
+    expect(entriesIn(there, drawer?.id ?? drawerId).map((entry) => entry.pluginId)).toEqual([
+      'b/gilded-plate',
+      'a/echo',
+      'a/hall',
+    ]);
+    expect(plan.missing.map((one) => one.id).sort()).toEqual(['a/echo', 'a/hall']);
+  });
+});
+
+describe('what a slot is offered', () => {
+  it('instruments in an instrument slot, effects and meters in inserts, MIDI effects before the instrument', () => {
+    expect(fits('instrument', 'instrument')).toBe(true);
+    expect(fits('instrument', 'audio-effect')).toBe(false);
+    expect(fits('insert', 'audio-effect')).toBe(true);
+    expect(fits('insert', 'tool')).toBe(true);
+    expect(fits('insert', 'midi-effect')).toBe(false);
+    expect(fits('midi-effect', 'midi-effect')).toBe(true);
+    expect(offerFor('insert', [{ role: null }, { role: 'tool' as const }])).toEqual({
+      fitting: [{ role: 'tool' }],
+      roleUnknown: [{ role: null }],
+    });
+  });
+});

@@ -1,0 +1,54 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page } from '@playwright/test';
+
+interface Computer {
+  readonly id: string;
+  readonly name: string;
+}
+
+const url = (): string => process.env.DEMO_URL ?? '';
+
+export const ask = async <T>(path: string): Promise<T> => (await fetch(`${url()}/api${path}`)).json() as Promise<T>;
+
+/** The address of a place of one of the demo's computers. */
+export async function placeOf(place: string, computer = 'Music room'): Promise<string> {
+  const { id } = await computerNamed(computer);
+  return `${url()}/${id}/${place}`;
+}
+
+export async function computerNamed(name: string): Promise<Computer> {
+  const found = (await ask<Computer[]>('/computers')).find((one) => one.name === name);
+  if (found === undefined) throw new Error(`no computer ${name}`);
+  return found;
+}
+
+export const row = (page: Page, name: string): Locator => page.getByRole('row', { name }).first();
+export const front = (page: Page, name: string): Locator =>
+  page.getByRole('region', { name: `Drawer ${name}`, exact: true });
+export const label = (page: Page, name: string): Locator => front(page, name).getByRole('button').first();
+
+/** Waits until what the screen shows is saved: the status line tells the time of it. */
+export const saved = (page: Page): Promise<void> => expect(page.getByRole('contentinfo')).toContainText(/all saved \d/);
+
+/** No violation of WCAG A and AA that axe can see. */
+export async function accessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual(
+    [],
+  );
+}
+
+/** Drags with the mouse, in steps as a hand does. */
+export async function drag(page: Page, from: Locator, to: Locator, at: { x?: number } = {}): Promise<void> {
+  const start = await from.boundingBox();
+  const end = await to.boundingBox();
+  if (start === null || end === null) throw new Error('not in sight');
+  await page.mouse.move(start.x + Math.min(60, start.width / 2), start.y + start.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(start.x + 80, start.y + start.height / 2 + 12, { steps: 4 });
+  await page.mouse.move(end.x + end.width * (at.x ?? 0.5), end.y + Math.min(40, end.height / 2), { steps: 12 });
+  // The pointer rests for a moment before a hand lets go.
+  await page.mouse.move(end.x + end.width * (at.x ?? 0.5) + 1, end.y + Math.min(40, end.height / 2));
+}

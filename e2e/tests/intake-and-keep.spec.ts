@@ -1,0 +1,60 @@
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { front, placeOf } from '../support/studio';
+
+test('a new plugin arrives with a scan, and fills a clever drawer; a folder that is not there is a problem with a remedy', async ({
+  page,
+}) => {
+  const folder = join(process.env.DEMO_FOLDER ?? '', 'more-plugins');
+  const bundle = join(folder, 'cuckoo.lv2');
+  await mkdir(bundle, { recursive: true });
+  await writeFile(
+    join(bundle, 'manifest.ttl'),
+    '@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:cuckoo> a lv2:Plugin , lv2:DelayPlugin ; doap:name "Cuckoo Slapper" .',
+  );
+  await page.goto(await placeOf('intake'));
+  await page.getByLabel('Another folder').fill('more-plugins');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('is not a full path')).toBeVisible();
+  for (const path of [folder, '/no/such/folder']) {
+    await page.getByLabel('Another folder').fill(path);
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: `Scan ${path}` })).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Scan all' }).click();
+  await expect(page.getByText('This folder does not exist.')).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('.counts div', { hasText: 'arrived' })).toContainText('1');
+  await page.goto(await placeOf('sort'));
+  await page.getByRole('button', { name: /^Echoes,/ }).click();
+  await expect(front(page, 'Echoes').getByText('Cuckoo Slapper')).toBeVisible();
+
+  await rm(folder, { recursive: true });
+  await page.goto(await placeOf('intake'));
+  await page.getByRole('button', { name: 'Take /no/such/folder off the list' }).click();
+  await expect(page.getByRole('button', { name: 'Scan /no/such/folder' })).toHaveCount(0);
+});
+
+test('the arrangement is exported, and brought in on the other computer', async ({ page }, info) => {
+  await page.goto(await placeOf('keep'));
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('link', { name: /^Export/ }).click();
+  const file = info.outputPath('arrangement.json');
+  await (await waiting).saveAs(file);
+  expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({
+    schema: 'clever-drawer/arrangement/1',
+    computer: 'Music room',
+  });
+
+  await page.goto(await placeOf('keep', 'Puppet wagon'));
+  const broken = info.outputPath('broken.json');
+  await writeFile(broken, '{ "schema": ');
+  await page.getByLabel('Arrangement file').setInputFiles(broken);
+  await expect(page.getByRole('alert')).toContainText('was not imported, and nothing was changed. It is not JSON');
+  await page.getByLabel('Arrangement file').setInputFiles(file);
+  await expect(page.getByText('plugins are on this computer')).toBeVisible();
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await expect(front(page, 'Everyday EQ')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('No chest yet')).toBeVisible();
+});

@@ -1,0 +1,88 @@
+import { createServer, request as httpRequest } from 'node:http';
+import { mkdtemp, rm, chmod } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { runScan } from '@clever-drawer/scan/run-scan';
+import { createApp } from '../../src/app';
+import { startCluster } from '../../src/database/cluster';
+import { openDatabase } from '../../src/database/data-source';
+import type { ScanRunner } from '../../src/jobs/scan-job';
+
+export interface Answer {
+  readonly status: number;
+  readonly body: never;
+  readonly headers: Headers;
+}
+
+export interface Api {
+  readonly source: DataSource;
+  readonly folder: string;
+  readonly url: string;
+  readonly call: (method: string, path: string, body?: unknown) => Promise<Answer>;
+  /** A request with headers that fetch would not send. */
+  readonly raw: (path: string, headers: Record<string, string>, method?: string) => Promise<number>;
+  readonly stop: () => Promise<void>;
+}
+
+/** The application on a real, throwaway PostgreSQL. The scan runs in this thread unless another runner is given. */
+export async function startApi(scan: ScanRunner = runScan): Promise<Api> {
+  const folder = await mkdtemp(join(tmpdir(), 'clever-drawer-api-'));
+  // The database's own user must pass through it when the tests run as root.
+  await chmod(folder, 0o755);
+  const cluster = await startCluster(join(folder, 'data'), { throwaway: true });
+  const source = await openDatabase(cluster.url);
+  const app = createApp(
+    {
+      source,
+      log: pino({ level: 'silent' }),
+      presentFolders: () => [{ path: '/usr/lib/lv2', formats: ['LV2'] }],
+      scan,
+    },
+    null,
+  );
+  const server = createServer(app);
+  await new Promise<void>((done) => server.listen(0, '127.0.0.1', done));
+  const address = server.address();
+  const port = typeof address === 'object' && address !== null ? address.port : 0;
+  const url = `http://127.0.0.1:${String(port)}`;
+  return {
+    source,
+    folder,
+    url,
+    call: async (method, path, body) => {
+      const response = await fetch(`${url}/api${path}`, {
+        method,
+        ...(body === undefined
+          ? {}
+          : {
+              body: typeof body === 'string' ? body : JSON.stringify(body),
+              headers: { 'content-type': 'application/json' },
+            }),
+      });
+      const text = await response.text();
+      return {
+        status: response.status,
+        body: (text === '' ? null : JSON.parse(text)) as never,
+        headers: response.headers,
+      };
+    },
+    raw: (path, headers, method = 'GET') =>
+      new Promise((done, fail) => {
+        httpRequest({ host: '127.0.0.1', port, path, method, headers }, (response) => {
+          response.resume();
+          done(response.statusCode ?? 0);
+        })
+          .on('error', fail)
+          .end();
+      }),
+    stop: async () => {
+      server.closeAllConnections();
+      await new Promise((done) => server.close(done));
+      await source.destroy();
+      await cluster.stop();
+      await rm(folder, { recursive: true, force: true });
+    },
+  };
+}

@@ -1,0 +1,104 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef } from 'react';
+import type { PluginView } from '@clever-drawer/contract/responses';
+import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/arrangement';
+import { kindInWords, TypeGlyph } from '../shared/type-glyph';
+
+interface Props {
+  readonly id: string;
+  readonly parts: readonly ListPart[];
+  /** What to say when there is nothing. */
+  readonly nothing: string;
+  readonly at: number;
+  readonly favourites: ReadonlyMap<string, TrayEntry>;
+  readonly take: (plugin: PluginView) => void;
+}
+
+/** A stretch of the list under its own heading. */
+export interface ListPart {
+  readonly heading: string;
+  readonly plugins: readonly PluginView[];
+}
+
+type Line = { readonly heading: string } | { readonly plugin: PluginView; readonly index: number };
+
+const HEADING = 26;
+const LINE = 44;
+
+/** What the slot is offered, the marked plugin lit; with an open drawer its own part first. */
+export function ChooserList({ id, parts, nothing, at, favourites, take }: Props) {
+  const lines: Line[] = [];
+  let index = 0;
+  for (const { heading, plugins } of parts) {
+    if (plugins.length > 0) lines.push({ heading });
+    for (const plugin of plugins) lines.push({ plugin, index: index++ });
+  }
+
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (line) => ('heading' in (lines[line] ?? { heading: '' }) ? HEADING : LINE),
+    getItemKey: (line) => {
+      const one = lines[line];
+      return one === undefined || 'heading' in one ? `heading ${one?.heading ?? ''}` : one.plugin.id;
+    },
+    overscan: 8,
+  });
+  const markedLine = lines.findIndex((line) => 'plugin' in line && line.index === at);
+  useEffect(() => {
+    if (markedLine >= 0) virtual.scrollToIndex(markedLine === 1 ? 0 : markedLine);
+  }, [markedLine, virtual]);
+  const shown = virtual.getVirtualItems();
+  return (
+    <div className="chooser-list" ref={scroller}>
+      {lines.length === 0 && <p className="quiet nothing">{nothing}</p>}
+      <div
+        id={`${id}-list`}
+        role="listbox"
+        aria-label="Plugins that fit"
+        style={{ height: virtual.getTotalSize(), position: 'relative' }}
+      >
+        {shown.map(({ index: line, start, size }) => {
+          const one = lines[line];
+          if (one === undefined) return null;
+          const style = { transform: `translateY(${String(start)}px)`, height: size };
+          if ('heading' in one) {
+            return (
+              <div key={`heading ${one.heading}`} className="chooser-heading quiet" style={style} role="presentation">
+                {one.heading}
+              </div>
+            );
+          }
+          const { plugin } = one;
+          return (
+            <div
+              key={plugin.id}
+              id={`${id}-option-${String(one.index)}`}
+              role="option"
+              aria-selected={one.index === at}
+              className={`chooser-line${one.index === at ? ' at' : ''}`}
+              style={style}
+              onClick={() => take(plugin)}
+            >
+              <TypeGlyph types={plugin.types} role={plugin.role} />
+              <span className="chooser-names">
+                <span className="one-line">
+                  <bdi>{plugin.name}</bdi>
+                </span>
+                <span className="one-line quiet">
+                  {plugin.vendor ?? 'vendor not known'} · {kindInWords(plugin.types, plugin.role)}
+                </span>
+              </span>
+              {favourites.has(trayEntryId(FAVOURITES, plugin.id)) && (
+                <span className="mono quiet" aria-label="on Favourites">
+                  1
+                </span>
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </div>
+  );
+}

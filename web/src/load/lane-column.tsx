@@ -1,0 +1,99 @@
+import type { Lane, LaneKind, Slot } from '@clever-drawer/core/chests/arrangement';
+import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import type { Catalogue } from '../shared/queries';
+import { TypeGlyph } from '../shared/type-glyph';
+
+const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
+  instrument: 'instrument track',
+  audio: 'audio track',
+  bus: 'bus',
+  master: 'master',
+};
+
+export const SLOT_SELECTOR = 'button[data-slot]';
+
+interface Props {
+  readonly lane: Lane;
+  readonly slots: readonly Slot[];
+  readonly catalogue: Catalogue;
+  readonly open: (slot: Slot) => void;
+  readonly clear: (slot: Slot) => void;
+}
+
+/** One track or bus with its slots from top to bottom, in the order in which the signal passes them. */
+export function LaneColumn({ lane, slots, catalogue, open, clear }: Props) {
+  return (
+    <section className="lane" aria-label={`${lane.name}, ${LANE_LABELS[lane.kind]}`}>
+      <div className="quiet lane-kind">{LANE_LABELS[lane.kind]}</div>
+      <ul>
+        {slots.map((slot, index) => (
+          <li key={slot.id} className={`slot-line slot-${slot.kind}`}>
+            <SlotButton
+              slot={slot}
+              place={`${lane.name}, slot ${String(index + 1)}`}
+              catalogue={catalogue}
+              open={open}
+              clear={clear}
+            />
+          </li>
+        ))}
+      </ul>
+      <h2 className="one-line">{lane.name}</h2>
+    </section>
+  );
+}
+
+function SlotButton({
+  slot,
+  place,
+  catalogue,
+  open,
+  clear,
+}: { slot: Slot; place: string; catalogue: Catalogue } & Pick<Props, 'open' | 'clear'>) {
+  const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(slot.pluginId);
+  const build = plugin?.builds.find((one) => one.id === slot.buildId);
+  const words =
+    plugin === undefined
+      ? `empty, for: ${SLOT_LABELS[slot.kind]}`
+      : `${plugin.name}${build === undefined ? '' : `, ${build.format}`}`;
+  return (
+    <>
+      <button
+        type="button"
+        id={slot.id}
+        data-slot={slot.kind}
+        className={`slot${plugin === undefined ? ' empty' : ''}`}
+        aria-label={`${place}: ${words}`}
+        title={words}
+        onClick={() => open(slot)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Delete') return;
+          event.preventDefault();
+          clear(slot);
+        }}
+      >
+        {plugin === undefined ? (
+          <span className="quiet">{SLOT_LABELS[slot.kind]}</span>
+        ) : (
+          <>
+            <TypeGlyph types={plugin.types} role={plugin.role} />
+            <span className="slot-name">
+              <bdi>{plugin.name}</bdi>
+            </span>
+          </>
+        )}
+      </button>
+      {plugin !== undefined && (
+        <button
+          type="button"
+          className="plain clear-slot"
+          tabIndex={-1}
+          aria-label={`Clear ${place}`}
+          onClick={() => clear(slot)}
+        >
+          ×
+        </button>
+      )}
+    </>
+  );
+}
