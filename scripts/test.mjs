@@ -78,7 +78,9 @@ async function browser() {
 }
 
 /** A runner that ends badly without a failed test has failed all the same. */
-const silentFailure = (code, failed) => (code !== 0 && failed === 0 ? 1 : 0);
+function silentFailure(code, failed) {
+  return code !== 0 && failed === 0 ? 1 : 0;
+}
 
 function fresh(name) {
   rmSync(join(OUT, name), { force: true });
