@@ -1,0 +1,100 @@
+// npm run screenshots: the pictures of docs/screenshots, made from a fresh demo.
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { checkNode, DEBIAN, needBuild, needDebian, needPackages } from './lib/prepare.mjs';
+import { endWith, ROOT } from './lib/run.mjs';
+
+const OUT = join(ROOT, 'docs/screenshots');
+
+try {
+  checkNode();
+  await needDebian([...DEBIAN.database, ...DEBIAN.tests.filter((one) => one.name === 'chromium')]);
+  await needPackages();
+  await needBuild();
+  const folder = mkdtempSync(join(tmpdir(), 'clever-drawer-pictures-'));
+  chmodSync(folder, 0o755);
+  const demo = await startDemo(folder);
+  try {
+    await takeAll(demo.url);
+  } finally {
+    await demo.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+} catch (error) {
+  endWith(error);
+}
+
+function startDemo(folder) {
+  const env = { ...process.env, PORT: '0', CLEVER_DRAWER_DATA: folder };
+  const child = spawn(process.execPath, [join(ROOT, 'scripts/start.mjs'), '--demo'], {
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const stop = () =>
+    new Promise((done) => {
+      child.on('exit', done);
+      child.kill('SIGTERM');
+    });
+  return new Promise((done, fail) => {
+    let told = '';
+    child.stdout.on('data', (text) => {
+      told += text;
+      const address = /answers at (http\S+)/.exec(told)?.[1];
+      if (address !== undefined) done({ url: address, stop });
+    });
+    child.on('exit', (code) => fail(new Error(`the demo ended with ${code}`)));
+  });
+}
+
+async function takeAll(url) {
+  const { chromium } = await import('@playwright/test');
+  mkdirSync(OUT, { recursive: true });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  });
+  const [computer] = await (await fetch(`${url}/api/computers`)).json();
+  const open = async (place, colorScheme = 'light') => {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
+    await page.goto(`${url}/${computer.id}/${place}`);
+    await page.getByRole('contentinfo').waitFor();
+    await page.evaluate(() => document.fonts.ready);
+    return page;
+  };
+  const take = async (page, name) => {
+    await page.waitForTimeout(300);
+    await page.screenshot({ path: join(OUT, `${name}.png`) });
+    await page.close();
+  };
+  for (const [name, scheme] of [
+    ['sort', 'light'],
+    ['sort-night', 'dark'],
+  ]) {
+    const page = await open('sort', scheme);
+    await page.getByRole('button', { name: /^Space,/ }).click();
+    await page.getByRole('row').nth(4).click();
+    await page
+      .getByRole('row')
+      .nth(6)
+      .click({ modifiers: ['Shift'] });
+    await take(page, name);
+  }
+  await take(await open('intake'), 'intake');
+  await take(await open('load'), 'load');
+  await take(await open('keep'), 'keep');
+  const page = await open('load', 'dark');
+  await page.getByRole('button', { name: /^Narrator, slot 2:/ }).click();
+  await page.keyboard.type('pla');
+  await take(page, 'load-chooser');
+  await browser.close();
+}
