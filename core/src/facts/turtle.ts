@@ -76,5 +76,6 @@ const valueOf = (term: Term): Value =>
 function faultOf(error: unknown, path: string): Fault {
   const context = (error as { context?: { line?: number } }).context;
   const words = error instanceof Error ? error.message.replace(/ on line \d+\.?$/, '') : String(error);
-  return { code: 'turtle-broken', path, detail: words, ...(context?.line ? { line: context.line } : {}) };
+  const detail = /\beof\b/.test(words) ? 'it ends too early' : words;
+  return { code: 'turtle-broken', path, detail, ...(context?.line ? { line: context.line } : {}) };
 }

@@ -24,7 +24,9 @@ export function vendorKey(text: string): string | null {
   const shown = shownVendor(text);
   if (shown === null) return null;
   // "e.K.", "S.r.l.": points inside a legal form are not word ends.
-  const words = fold(shown.replace(/\b(\p{L})\.(?=\p{L}\b)/gu, '$1'))
+  // "Söhne" and "Soehne" are one spelling in German, and a vendor uses both.
+  const plain = shown.normalize('NFC').replace(/[äöü]/gi, (vowel) => `${fold(vowel)}e`);
+  const words = fold(plain.replace(/\b(\p{L})\.(?=\p{L}\b)/gu, '$1'))
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word !== '');
   const kept = words.filter((word, index) => index === 0 || !DROPPED.has(word));

@@ -15,6 +15,9 @@ describe('vendor names', () => {
     'Copperhat (www.copperhat.example)',
   ])('%s is Copperhat', (spelling) => expect(vendorKey(spelling)).toBe('copperhat'));
 
+  it('knows both spellings of a German umlaut', () =>
+    expect(vendorKey('Zinnober & Söhne')).toBe(vendorKey('Zinnober & Soehne GmbH')));
+
   it('keeps a name that is nothing but a format word', () => expect(vendorKey('AU')).toBe('au'));
   it('is nothing when only an address is left', () => expect(vendorKey('bench@puppetwagon.example')).toBeNull());
   it('shows the name without addresses', () =>
