@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/browser.mjs';
 
 /** The real interface in Debian's Chromium, on the demo's data in a folder of its own. */
 export default defineConfig({
@@ -12,18 +13,7 @@ export default defineConfig({
   globalSetup: './support/start-demo.ts',
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
     trace: 'off',
   },
 });

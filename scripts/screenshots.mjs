@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { CHROMIUM } from './lib/browser.mjs';
 import { checkNode, DEBIAN, needBuild, needDebian, needPackages } from './lib/prepare.mjs';
 import { endWith, ROOT } from './lib/run.mjs';
 
@@ -51,18 +52,7 @@ function startDemo(folder) {
 async function takeAll(url) {
   const { chromium } = await import('@playwright/test');
   mkdirSync(OUT, { recursive: true });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   const [computer] = await (await fetch(`${url}/api/computers`)).json();
   const open = async (place, colorScheme = 'light') => {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });

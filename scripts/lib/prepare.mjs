@@ -89,7 +89,8 @@ export async function needBuild({ force = false, web = true } = {}) {
     if ((await run(process.execPath, step, { quiet: true })) !== 0)
       throw new Stop('The build failed; the reason stands above.');
   }
-  writeFileSync(mark, newest);
+  // Looked at again, because the build has made the dist folders that it counts.
+  writeFileSync(mark, newestChange());
 }
 
 /** Names, sizes and times of all sources in one mark. */

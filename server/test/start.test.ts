@@ -1,7 +1,9 @@
+import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { chmod, mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startCluster } from '../src/database/cluster';
 import { findPrograms } from '../src/database/postgres-programs';
 import { readSettings, type Settings } from '../src/settings';
 import { startServer, type RunningServer } from '../src/start-server';
@@ -89,6 +91,21 @@ describe('starting', () => {
     await source.destroy();
     await server.stop();
     expect(await sentence({})).toContain('written by a newer version of Clever Drawer (FromTheFuture9999999999999)');
+  });
+
+  it('works on an existing PostgreSQL server, and keeps nothing in the data folder then', async () => {
+    const cluster = await startCluster(join(folder, 'studio'), { throwaway: true });
+    try {
+      const server = await start({ databaseUrl: cluster.url });
+      expect((await fetch(`${server.url}/api/computers`)).status).toBe(200);
+      // A second server process on the same database is welcome: no state is kept in the process.
+      const second = await start({ databaseUrl: cluster.url });
+      expect(await (await fetch(`${second.url}/api/computers`)).json()).toHaveLength(1);
+      expect(existsSync(settings.dataFolder)).toBe(false);
+      for (const one of running.splice(0)) await one.stop();
+    } finally {
+      await cluster.stop();
+    }
   });
 
   it('a file in the place of the data folder, and a database that does not answer, are sentences', async () => {
