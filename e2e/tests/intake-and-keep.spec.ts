@@ -35,6 +35,18 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   await expect(page.getByRole('button', { name: 'Scan /no/such/folder' })).toHaveCount(0);
 });
 
+test('the computer is renamed, and every place shows its name', async ({ page }) => {
+  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByLabel('Name of the computer').fill('Puppet wagon 2');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('banner')).toContainText('Puppet wagon 2');
+  await page.getByRole('button', { name: 'Rename' }).click();
+  await page.getByLabel('Name of the computer').fill('Puppet wagon');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('banner')).not.toContainText('Puppet wagon 2');
+});
+
 test('the arrangement is exported, and brought in on the other computer', async ({ page }, info) => {
   await page.goto(await placeOf('keep'));
   const waiting = page.waitForEvent('download');

@@ -34,7 +34,7 @@ export function workOutChest(
   const [order = ''] = keysBefore(chestsOf(state), null, 1);
   const edits: Edit[] = [{ of: 'chest', id: wish.id, before: null, after: { id: wish.id, name: wish.name, order } }];
   edits.push(...layOutDrawers(planDrawers(plugins, wish.by), wish.id, null, newDrawerId));
-  return { label: `new chest ${wish.name} by ${wish.by}`, edits };
+  return { label: `work out the chest ${wish.name}`, edits };
 }
 
 function planDrawers(plugins: readonly Sorted[], by: ChestBasis): DrawerPlan[] {

@@ -7,6 +7,7 @@ import type { FolderView } from '@clever-drawer/contract/responses';
 import { wordsOf } from '../shared/api';
 import { useProposedFolders } from '../shared/queries';
 import { useComputer } from '../shared/use-place';
+import { ComputerName } from './computer-name';
 import { useFolderChanges, useStartScan } from './use-scan';
 
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
@@ -32,6 +33,7 @@ export function FolderList({ folders, scanRuns }: { folders: readonly FolderView
           Scan all
         </Button>
       </div>
+      <ComputerName />
       {folders.length === 0 && (
         <p className="quiet">No folder yet. Add the folders that your music program looks for plugins in.</p>
       )}

@@ -26,6 +26,17 @@ export function useCancelScan() {
   });
 }
 
+/** Gives the computer at hand another name. */
+export function useRename() {
+  const { id } = useComputer();
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (name: string) => ask('PATCH', `/computers/${id}`, { name }),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.computers }),
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+}
+
 /** Puts a folder on the list, or takes one off. */
 export function useFolderChanges() {
   const { id } = useComputer();

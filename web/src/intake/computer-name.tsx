@@ -1,0 +1,46 @@
+import { useState, type SubmitEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { useComputer } from '../shared/use-place';
+import { useRename } from './use-scan';
+
+const NAME_LENGTH = 120;
+
+/** The name of the computer at hand, as it stands at the top of every place, and a way to change it. */
+export function ComputerName() {
+  const { name } = useComputer();
+  const [draft, setDraft] = useState<string | null>(null);
+  const rename = useRename();
+  if (draft === null) {
+    return (
+      <p className="computer-name">
+        Computer: <b>{name}</b>
+        <button type="button" className="plain" onClick={() => setDraft(name)}>
+          Rename
+        </button>
+      </p>
+    );
+  }
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (draft.trim() !== '') rename.mutate(draft.trim(), { onSuccess: () => setDraft(null) });
+  };
+  return (
+    <Form className="computer-name" onSubmit={submit} noValidate>
+      <Form.Control
+        size="sm"
+        aria-label="Name of the computer"
+        value={draft}
+        maxLength={NAME_LENGTH}
+        autoFocus
+        autoComplete="off"
+        isInvalid={draft.trim() === ''}
+        onChange={(event) => setDraft(event.target.value)}
+        onKeyDown={(event) => event.key === 'Escape' && setDraft(null)}
+      />
+      <Button type="submit" size="sm" disabled={draft.trim() === '' || rename.isPending}>
+        Save
+      </Button>
+    </Form>
+  );
+}
