@@ -1,4 +1,5 @@
-import { FIRST_HALVES, KIND_WORDS, SECOND_HALVES, VENDORS, type Vendor } from './names.js';
+import { FIRST_HALVES, KIND_WORDS, SECOND_HALVES } from './names.js';
+import { VENDORS, type Vendor } from './vendors.js';
 
 export type DemoFormat = Vendor['formats'][number];
 

@@ -26,11 +26,10 @@ export function parsePlist(bytes: Uint8Array, path: string): Outcome<PlistDictio
 /** What is wrong with XML, and in which line. Asked first, because the property list library talks to the console about it. */
 function faultOfXml(text: string, path: string): Fault | null {
   let fault: Fault | null = null;
-  const onError = (level: string, message: string): void => {
+  const onError = (level: string, message: string, context: { locator?: { lineNumber?: number } }): void => {
     if (level === 'warning' || fault !== null) return;
-    const line = Number(/@#\[line:(\d+)/.exec(message)?.[1] ?? 0);
-    const detail = (message.split('\n')[0] ?? '').trim();
-    fault = { code: 'plist-broken', path, detail, ...(line > 0 ? { line } : {}) };
+    const line = context.locator?.lineNumber;
+    fault = { code: 'plist-broken', path, detail: message, ...(line ? { line } : {}) };
   };
   try {
     new DOMParser({ onError }).parseFromString(text, 'text/xml');

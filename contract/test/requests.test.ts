@@ -1,0 +1,125 @@
+import { ValidationError } from 'yup';
+import {
+  arrangementDocument,
+  changeRequest,
+  chestRequest,
+  folderRequest,
+  type INTENT_SCHEMAS,
+  loadRequest,
+  scanRequest,
+} from '../src/requests';
+
+const uuid = '3f2504e0-4f89-41d3-9a0c-0305e82c3301';
+const wrong = (schema: { validateSync: (value: unknown, options: object) => unknown }, value: unknown): string => {
+  try {
+    schema.validateSync(value, { abortEarly: false });
+    return 'fits';
+  } catch (error) {
+    return error instanceof ValidationError ? error.errors.join('; ') : `threw ${String(error)}`;
+  }
+};
+const change = (intent: unknown): string => wrong(changeRequest, { intent });
+
+/** One well-formed intent of each kind. */
+const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
+  'make-chest': { id: uuid, name: 'Everyday' },
+  'rename-chest': { id: 'c', name: 'Mix day' },
+  'delete-chest': { id: 'c' },
+  'make-drawer': {
+    id: uuid,
+    chestId: 'c',
+    parentId: null,
+    name: 'Space',
+    rule: { kind: 'keywords', words: ['hall'] },
+    pluginIds: [],
+  },
+  'rename-drawer': { id: 'd', name: 'Rooms' },
+  'set-rule': { id: 'd', rule: null },
+  'move-drawer': { id: 'd', parentId: null, before: 'e' },
+  'delete-drawer': { id: 'd' },
+  file: { drawerIds: ['d'], pluginIds: ['p'] },
+  'take-out': { drawerId: 'd', pluginIds: ['p'] },
+  'tray-on': { tray: 1, pluginIds: ['p'] },
+  'tray-off': { tray: 9, pluginIds: ['p'] },
+  'clear-slot': { slotId: 's' },
+  'make-session': { id: uuid, name: 'Scene', lanes: [{ id: uuid, kind: 'audio', name: 'Goose', inserts: 4 }] },
+};
+
+describe('intents', () => {
+  it.each(Object.entries(GOOD))('%s is taken when it is whole, and refused when a field is missing', (kind, fields) => {
+    expect(change({ kind, ...fields })).toBe('fits');
+    for (const field of Object.keys(fields)) {
+      const { [field]: _left, ...rest } = fields;
+      expect(change({ kind, ...rest })).not.toBe('fits');
+    }
+  });
+
+  it.each([
+    ['an unknown kind', { kind: 'explode' }, 'intent.kind must be one of make-chest'],
+    ['no kind', {}, 'must be one of'],
+    ['nothing', undefined, 'must be one of'],
+    ['a name of blanks', { kind: 'rename-drawer', id: 'd', name: '  ' }, 'must not begin or end with a blank'],
+    ['a name of 121 characters', { kind: 'rename-drawer', id: 'd', name: 'x'.repeat(121) }, 'at most 120'],
+    ['an id that is no UUID', { kind: 'make-chest', id: 'c', name: 'x' }, 'must be a UUID'],
+    ['a rule without words', { kind: 'set-rule', id: 'd', rule: { kind: 'keywords', words: [] } }, 'at least one word'],
+    ['a rule of another kind', { kind: 'set-rule', id: 'd', rule: { kind: 'magic', words: ['x'] } }, 'must be one of'],
+    ['tray 0', { kind: 'tray-on', tray: 0, pluginIds: ['p'] }, 'a tray is a number from 1 to 9'],
+    ['a tray in words', { kind: 'tray-on', tray: '1', pluginIds: ['p'] }, 'number'],
+    ['no plugin', { kind: 'file', drawerIds: ['d'], pluginIds: [] }, 'at least 1'],
+    ['plugins that are numbers', { kind: 'file', drawerIds: ['d'], pluginIds: [7] }, 'string'],
+    [
+      'a lane of a strange kind',
+      { kind: 'make-session', id: uuid, name: 'S', lanes: [{ id: uuid, kind: 'moon', name: 'x', inserts: 1 }] },
+      'must be one of',
+    ],
+    [
+      '17 inserts',
+      { kind: 'make-session', id: uuid, name: 'S', lanes: [{ id: uuid, kind: 'bus', name: 'x', inserts: 17 }] },
+      'less than or equal to 16',
+    ],
+  ])('%s is refused, saying what is expected', (_what, intent, words) => expect(change(intent)).toContain(words));
+});
+
+describe('other requests', () => {
+  it.each([
+    [folderRequest, { path: '/usr/lib/lv2' }, 'fits'],
+    [folderRequest, { path: '' }, 'name a folder'],
+    [folderRequest, { path: '/a\0b' }, 'no zero characters'],
+    [scanRequest, {}, 'fits'],
+    [scanRequest, { folderIds: 'all' }, 'array'],
+    [chestRequest, { id: uuid, name: 'By type', by: 'type' }, 'fits'],
+    [chestRequest, { id: uuid, name: 'By moon', by: 'moon' }, 'must be one of'],
+    [loadRequest, { slotId: 's', pluginId: 'p', way: 'typing', milliseconds: 1400 }, 'fits'],
+    [loadRequest, { slotId: 's', pluginId: 'p', way: 'luck', milliseconds: 1400 }, 'must be one of'],
+    [loadRequest, { slotId: 's', pluginId: 'p', way: 'typing', milliseconds: -1 }, 'greater than or equal to 0'],
+    [loadRequest, { slotId: 's', pluginId: 'p', way: 'typing', milliseconds: 1.5 }, 'integer'],
+  ])('%#', (schema, value, words) => {
+    expect(wrong(schema, value)).toContain(words);
+  });
+});
+
+describe('an arrangement document', () => {
+  const drawer = (name: string, inner: unknown[] = []) => ({ name, rule: null, plugins: [], drawers: inner });
+  const document = (drawers: unknown[]) => ({
+    schema: 'clever-drawer/arrangement/1',
+    exportedAt: '2026-11-24T00:00:00Z',
+    computer: 'Music room',
+    plugins: [],
+    chests: [{ name: 'Everyday', drawers }],
+    trays: [],
+  });
+
+  it('may hold drawers to any depth', () => {
+    const deep = Array.from({ length: 60 }).reduce<unknown>((inner) => drawer('D', [inner]), drawer('last'));
+    expect(wrong(arrangementDocument, document([deep]))).toBe('fits');
+  });
+
+  it.each([
+    ['another schema', { ...document([]), schema: 'x/1' }, 'no arrangement of Clever Drawer'],
+    ['no schema', { ...document([]), schema: undefined }, 'no arrangement of Clever Drawer'],
+    ['a nameless inner drawer', document([drawer('A', [drawer('')])]), 'must not be empty'],
+    ['chests that are text', { ...document([]), chests: 'all' }, 'chests'],
+  ])('%s is refused, saying where', (_what, value, words) =>
+    expect(wrong(arrangementDocument, value)).toContain(words),
+  );
+});

@@ -1,0 +1,240 @@
+/** A made-up vendor: how it writes itself, what formats it builds, and what kinds of plugins it makes. */
+export interface Vendor {
+  readonly name: string;
+  /** Other ways in which its files spell it. */
+  readonly spellings?: readonly string[];
+  /** Four characters, as AU asks for. */
+  readonly code: string;
+  readonly formats: readonly ('AU' | 'VST3' | 'VST2' | 'CLAP' | 'LV2')[];
+  readonly kinds: readonly string[];
+  /** Whether it also ships for Windows. */
+  readonly windows: boolean;
+}
+
+/** The vendors of the made-up studio. All invented; none is meant to be any existing maker. */
+export const VENDORS: readonly Vendor[] = [
+  {
+    name: 'Tollgate Sound',
+    code: 'Toll',
+    formats: ['AU', 'VST3', 'LV2'],
+    kinds: ['eq', 'compressor', 'reverb', 'limiter', 'channel-strip'],
+    windows: true,
+  },
+  {
+    name: 'Copperhat',
+    spellings: ['COPPERHAT', 'Copperhat VST', 'Copperhat Ltd.'],
+    code: 'Cuht',
+    formats: ['AU', 'VST3', 'VST2', 'CLAP'],
+    kinds: ['synth', 'reverb', 'distortion', 'delay', 'saturation'],
+    windows: true,
+  },
+  {
+    name: 'Quillfeather',
+    code: 'Quil',
+    formats: ['VST3', 'CLAP'],
+    kinds: ['compressor', 'delay', 'eq', 'transient-shaper', 'de-esser'],
+    windows: true,
+  },
+  {
+    name: 'Nightjar Works',
+    spellings: ['Nightjar Works, Inc.'],
+    code: 'Nijr',
+    formats: ['AU', 'VST3', 'VST2'],
+    kinds: ['compressor', 'delay', 'gate', 'tape', 'multiband-dynamics'],
+    windows: true,
+  },
+  {
+    name: 'Pebbledash Audio',
+    code: 'Pebl',
+    formats: ['VST3', 'LV2'],
+    kinds: ['reverb', 'piano', 'eq', 'granular', 'organ'],
+    windows: false,
+  },
+  {
+    name: 'Lintel DSP',
+    code: 'Lint',
+    formats: ['VST3', 'LV2'],
+    kinds: ['chorus', 'eq', 'level-meter', 'stereo-imager', 'utility'],
+    windows: true,
+  },
+  {
+    name: 'Marrow & Pine',
+    code: 'Mrpn',
+    formats: ['AU', 'VST3', 'VST2'],
+    kinds: ['compressor', 'gate', 'limiter', 'mastering-chain', 'saturation'],
+    windows: true,
+  },
+  {
+    name: 'Gorse & Daughter',
+    code: 'Gors',
+    formats: ['AU', 'VST3'],
+    kinds: ['strings', 'brass', 'piano', 'guitar'],
+    windows: true,
+  },
+  {
+    name: 'Brindlewick',
+    code: 'Brnd',
+    formats: ['VST3', 'VST2'],
+    kinds: ['distortion', 'amp-simulator', 'bit-crusher', 'tape'],
+    windows: true,
+  },
+  {
+    name: 'Tallowmere Instruments',
+    spellings: ['Tallowmere Instruments GmbH'],
+    code: 'Tlmr',
+    formats: ['AU', 'VST3', 'CLAP'],
+    kinds: ['sampler', 'synth', 'voice', 'sound-effects'],
+    windows: true,
+  },
+  {
+    name: 'Hobnail Circuits',
+    code: 'Hobn',
+    formats: ['VST3', 'CLAP'],
+    kinds: ['filter', 'phaser', 'flanger', 'ring-modulator', 'bit-crusher'],
+    windows: true,
+  },
+  {
+    name: 'Saltcellar Audio',
+    code: 'Salt',
+    formats: ['AU', 'VST3'],
+    kinds: ['de-esser', 'restoration', 'gate', 'pitch-correction'],
+    windows: false,
+  },
+  {
+    name: 'Ösling Klangbau',
+    spellings: ['Oesling Klangbau'],
+    code: 'Osli',
+    formats: ['VST3', 'LV2'],
+    kinds: ['reverb', 'organ', 'eq', 'vibrato'],
+    windows: true,
+  },
+  {
+    name: 'Atelier Poussemèche',
+    code: 'Pouc',
+    formats: ['AU', 'VST3'],
+    kinds: ['synth', 'delay', 'harmoniser', 'granular'],
+    windows: true,
+  },
+  {
+    name: '雲橋オーディオ',
+    code: 'Kumo',
+    formats: ['VST3', 'CLAP'],
+    kinds: ['synth', 'delay', 'chorus'],
+    windows: true,
+  },
+  {
+    name: 'Fernweir',
+    code: 'Fern',
+    formats: ['AU', 'VST3', 'LV2'],
+    kinds: ['tremolo', 'rotary', 'auto-pan', 'vibrato', 'panner'],
+    windows: false,
+  },
+  {
+    name: 'Cobblestitch',
+    code: 'Cobl',
+    formats: ['VST3', 'VST2'],
+    kinds: ['drum-machine', 'percussion', 'sampler'],
+    windows: true,
+  },
+  {
+    name: 'Wethersfold',
+    code: 'Weth',
+    formats: ['AU', 'VST3'],
+    kinds: ['electric-piano', 'organ', 'piano', 'bass'],
+    windows: true,
+  },
+  {
+    name: 'Puddingstone Labs',
+    spellings: ['Puddingstone Labs LLC'],
+    code: 'Pudd',
+    formats: ['VST3', 'CLAP', 'LV2'],
+    kinds: ['spectrum-analyser', 'loudness-meter', 'correlation-meter', 'oscilloscope'],
+    windows: true,
+  },
+  {
+    name: 'Magpie Ledger',
+    code: 'Magp',
+    formats: ['VST3'],
+    kinds: ['multi-effect', 'glitch', 'granular', 'vocoder'],
+    windows: true,
+  },
+  {
+    name: 'Thrupenny Tools',
+    code: 'Thru',
+    formats: ['VST2', 'VST3'],
+    kinds: ['utility', 'tuner', 'test-generator', 'limiter'],
+    windows: true,
+  },
+  {
+    name: 'Oxbowline Audio',
+    code: 'Oxbo',
+    formats: ['AU', 'VST3', 'CLAP'],
+    kinds: ['eq', 'filter', 'multiband-dynamics', 'expander'],
+    windows: true,
+  },
+  {
+    name: 'Plumbago Systems',
+    code: 'Plmb',
+    formats: ['VST3', 'LV2'],
+    kinds: ['ambisonics', 'surround', 'panner', 'reverb'],
+    windows: false,
+  },
+  {
+    name: 'Rookery Lane DSP',
+    code: 'Rook',
+    formats: ['LV2'],
+    kinds: ['compressor', 'eq', 'delay', 'synth', 'limiter'],
+    windows: false,
+  },
+  {
+    name: 'Stiltwalker',
+    code: 'Stil',
+    formats: ['AU', 'CLAP'],
+    kinds: ['arpeggiator', 'chords', 'sequencer', 'note-filter'],
+    windows: true,
+  },
+  {
+    name: 'Tinderfoot',
+    code: 'Tind',
+    formats: ['AU', 'VST3', 'VST2'],
+    kinds: ['saturation', 'tape', 'distortion', 'channel-strip'],
+    windows: true,
+  },
+  {
+    name: 'Vetchling',
+    code: 'Vetc',
+    formats: ['AU', 'VST3'],
+    kinds: ['pitch-shifter', 'harmoniser', 'vocoder', 'pitch-correction'],
+    windows: true,
+  },
+  {
+    name: 'Yarrowgate',
+    code: 'Yarr',
+    formats: ['VST3', 'CLAP'],
+    kinds: ['synth', 'bass', 'arpeggiator', 'drum-machine'],
+    windows: true,
+  },
+  {
+    name: 'Zinnober & Söhne',
+    spellings: ['Zinnober & Soehne GmbH'],
+    code: 'Zinn',
+    formats: ['VST2', 'VST3'],
+    kinds: ['channel-strip', 'compressor', 'eq', 'mastering-chain'],
+    windows: true,
+  },
+  {
+    name: 'Hazelbank Sound',
+    code: 'Hazl',
+    formats: ['AU', 'LV2'],
+    kinds: ['strings', 'voice', 'percussion', 'sound-effects'],
+    windows: false,
+  },
+  {
+    name: 'Puppet Wagon Workbench',
+    spellings: ['Puppet Wagon Workbench <bench@puppetwagon.example>'],
+    code: 'Pupp',
+    formats: ['LV2'],
+    kinds: ['utility', 'delay', 'filter', 'velocity'],
+    windows: false,
+  },
+];

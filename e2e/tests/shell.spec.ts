@@ -1,0 +1,133 @@
+import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { computerNamed, front, label, placeOf } from '../support/studio';
+
+test('the places are reached by keys, and the computer at hand is switched at the top', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+  for (const [key, place] of [
+    ['Alt+i', 'intake'],
+    ['Alt+l', 'load'],
+    ['Alt+k', 'keep'],
+    ['Alt+s', 'sort'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(page).toHaveURL(new RegExp(`/${place}$`));
+  }
+  await page.getByRole('button', { name: 'Computer at hand: Music room' }).click();
+  await page.getByRole('button', { name: /^Puppet wagon/ }).click();
+  await expect(page).toHaveURL(new RegExp((await computerNamed('Puppet wagon')).id));
+  await expect(page.getByRole('button', { name: 'Computer at hand: Puppet wagon' })).toBeVisible();
+  // A visit without an address begins where the last one was.
+  await page.goto(new URL('/', page.url()).href);
+  await expect(page.getByRole('button', { name: 'Computer at hand: Puppet wagon' })).toBeVisible();
+});
+
+test('day and night follow the system, and can be switched for good', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto(await placeOf('keep'));
+  const theme = () => page.locator('html').getAttribute('data-bs-theme');
+  await expect.poll(theme).toBe('dark');
+  await page.getByRole('button', { name: /^Light:/ }).click();
+  await expect.poll(theme).toBe('light');
+  await page.reload();
+  await expect.poll(theme).toBe('light');
+  await page.getByRole('button', { name: /^Light:/ }).click();
+  await page.getByRole('button', { name: /^Light:/ }).click();
+  await page.emulateMedia({ colorScheme: 'light' });
+  await expect.poll(theme).toBe('light');
+});
+
+test('an address that leads nowhere leads home, and a computer that is not there does too', async ({ page }) => {
+  const { id } = await computerNamed('Music room');
+  const home = await placeOf('sort');
+  await page.goto(home.replace('/sort', '/nowhere'));
+  await expect(page).toHaveURL(new RegExp(`${id}/sort`));
+  await page.goto(home.replace(id, 'no-such-computer'));
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+});
+
+test('when the server does not answer, the change is taken back with a word, and works again afterwards', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('sort'));
+  await expect(front(page, 'Narration')).toBeVisible();
+  await page.route('**/changes', (route) => route.abort());
+  await page.keyboard.press('n');
+  await page.keyboard.type('Lost');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Clever Drawer does not answer.')).toBeVisible();
+  await expect(front(page, 'Lost')).toHaveCount(0);
+  await page.unroute('**/changes');
+  await page.keyboard.press('n');
+  await page.keyboard.type('Found again');
+  await page.keyboard.press('Enter');
+  await expect(front(page, 'Found again')).toBeVisible();
+  await label(page, 'Found again').press('Delete');
+});
+
+test('a page that can not read its data says so and tries again', async ({ page }) => {
+  await page.route('**/catalogue', (route) =>
+    route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{"detail":"Something went wrong."}' }),
+  );
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('alert')).toContainText('Something went wrong.');
+  await page.unroute('**/catalogue');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+});
+
+test('drawers by keyboard: inner ones, renamed, put inside, moved back, in the order of Alt and arrows', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('sort'));
+  await label(page, 'Narration').press('r');
+  await page.keyboard.type('Voices');
+  await page.keyboard.press('Enter');
+  await expect(front(page, 'Voices')).toBeVisible();
+  await label(page, 'Voices').press('p');
+  await page.keyboard.type('dynam');
+  await page.keyboard.press('Enter');
+  await label(page, 'Dynamics').press('Enter');
+  await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Voices' })).toBeVisible();
+  await front(page, 'Dynamics').getByRole('button', { name: 'Inner drawer' }).click();
+  await page.keyboard.type('Softer');
+  await page.keyboard.press('Enter');
+  await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Softer' })).toBeVisible();
+  await label(page, 'Softer').press('Alt+ArrowLeft');
+  const inner = () =>
+    front(page, 'Dynamics')
+      .locator('[data-drawer]')
+      .evaluateAll((all) => all.map((one) => one.getAttribute('aria-label')));
+  await expect.poll(inner).toEqual(['Drawer Softer', 'Drawer Voices']);
+  // Each step back is named, and all of them together leave the chest as it was.
+  for (const step of ['move Softer', 'new drawer Softer', 'put Voices into Dynamics', 'rename Narration to Voices']) {
+    await page.getByRole('button', { name: `Undo: ${step}` }).click();
+  }
+  await expect(front(page, 'Narration')).toBeVisible();
+  await expect(front(page, 'Dynamics').locator('[data-drawer]')).toHaveCount(0);
+});
+
+test('a long scan tells how far it is and is cancelled, keeping what was read', async ({ page }) => {
+  const folder = join(process.env.DEMO_FOLDER ?? '', 'many-plugins');
+  for (let index = 0; index < 4000; index++) {
+    const bundle = join(folder, `m${String(index)}.lv2`);
+    await mkdir(bundle, { recursive: true });
+    await writeFile(
+      join(bundle, 'manifest.ttl'),
+      `<urn:m${String(index)}> a <http://lv2plug.in/ns/lv2core#Plugin> ; <http://usefulinc.com/ns/doap#name> "Many ${String(index)}" .`,
+    );
+  }
+  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.getByLabel('Another folder').fill(folder);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(page.getByText('found places read')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel, and keep what was read' }).click();
+  await expect(
+    page.getByRole('heading', { name: 'The last scan was cancelled; what it had read is kept' }),
+  ).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: `Take ${folder} off the list` }).click();
+  await rm(folder, { recursive: true });
+});
