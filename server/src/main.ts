@@ -12,6 +12,8 @@ try {
     void server.stop().then(() => process.exit(0));
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
+  // Whoever started this is gone without a word.
+  process.on('disconnect', stop);
   process.stdout.write(`Clever Drawer answers at ${server.url}\n`);
   // Whoever started this as a child learns the address without reading the text.
   process.send?.({ url: server.url });

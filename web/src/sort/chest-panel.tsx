@@ -1,5 +1,5 @@
 import { useDroppable } from '@dnd-kit/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { PluginView } from '@clever-drawer/contract/responses';
 import {
@@ -41,9 +41,10 @@ export function ChestPanel({ state, chest, contents, open, setOpen, changes, tar
 
   const takeOut = (drawer: Drawer, pluginId: PluginId): void =>
     void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [pluginId] });
-  const fronts = (parent: DrawerId | null) =>
+  const fronts = (parent: DrawerId | null): ReactNode[] =>
     drawersIn(state, chest.id, parent).map((drawer) => {
       const inside = contents.get(drawer.id) ?? [];
+      const inner = fronts(drawer.id);
       return (
         <DrawerFront
           key={drawer.id}
@@ -60,7 +61,7 @@ export function ChestPanel({ state, chest, contents, open, setOpen, changes, tar
             takeOut={takeOut}
             addInner={(outer) => setMaking(outer.id)}
           >
-            <InnerFronts>{fronts(drawer.id)}</InnerFronts>
+            {inner.length > 0 && <div className="fronts inner">{inner}</div>}
           </OpenDrawer>
         </DrawerFront>
       );
@@ -127,9 +128,6 @@ export function ChestPanel({ state, chest, contents, open, setOpen, changes, tar
     </div>
   );
 }
-
-const InnerFronts = ({ children }: { children: readonly unknown[] & React.ReactNode }) =>
-  children.length === 0 ? null : <div className="fronts inner">{children}</div>;
 
 interface ActionNeeds extends Pick<Props, 'state' | 'changes' | 'open' | 'setOpen'> {
   readonly setEditing: (drawer: Drawer) => void;
