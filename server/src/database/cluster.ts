@@ -72,7 +72,10 @@ async function clusterHome(dataFolder: string): Promise<string> {
   });
   if (!runsAsRoot() || (await databaseUserReaches(dataFolder))) return join(dataFolder, 'database');
   const mark = createHash('sha256').update(dataFolder).digest('hex').slice(0, 16);
-  const home = join('/var/lib/clever-drawer', mark);
+  const shared = '/var/lib/clever-drawer';
+  // Open to pass through; each cluster in it is closed to others.
+  await mkdir(shared, { recursive: true, mode: 0o755 });
+  const home = join(shared, mark);
   await writeFile(join(dataFolder, 'database-is-in.txt'), `${home}\n`);
   return home;
 }

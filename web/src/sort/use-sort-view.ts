@@ -23,7 +23,7 @@ export interface SortView {
 export function useSortView(): { view: SortView; look: (change: Partial<SortView>) => void } {
   const [params, setParams] = useSearchParams();
   const [typed, setTyped] = useTyped(params.get('q') ?? '', (text) =>
-    setParams((old) => changed(old, { typed: text }), { replace: true }),
+    setParams(changed(addressNow(), { typed: text }), { replace: true }),
   );
   const view = useMemo(
     (): SortView => ({
@@ -39,10 +39,13 @@ export function useSortView(): { view: SortView; look: (change: Partial<SortView
   const look = ({ typed: text, ...change }: Partial<SortView>): void => {
     if (text !== undefined) setTyped(text);
     if (Object.keys(change).length > 0)
-      setParams((old) => changed(old, { ...change, typed: text ?? typed }), { replace: true });
+      setParams(changed(addressNow(), { ...change, typed: text ?? typed }), { replace: true });
   };
   return { view, look };
 }
+
+/** The address as it is at this moment: two changes may come before the page is drawn again. */
+const addressNow = (): URLSearchParams => new URLSearchParams(window.location.search);
 
 const SETTLES_MS = 250;
 
