@@ -1,6 +1,9 @@
-import { array, lazy, mixed, number, object, string, type InferType } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type InferType } from 'yup';
 import type { Schema } from 'yup';
-import { SYSTEMS } from '@clever-drawer/core/facts/format';
+import { CRITERIA } from '@clever-drawer/core/catalogue/preference';
+import { ROLES } from '@clever-drawer/core/catalogue/role';
+import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { FORMATS, SYSTEMS } from '@clever-drawer/core/facts/format';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
 import { LANE_KINDS } from '@clever-drawer/core/chests/arrangement';
 import { CHEST_BASES } from '@clever-drawer/core/chests/work-out-chest';
@@ -61,6 +64,46 @@ export const INTENT_SCHEMAS = {
   'tray-on': object({ kind: kind('tray-on'), tray: tray(), pluginIds: pluginIds().min(1) }),
   'tray-off': object({ kind: kind('tray-off'), tray: tray(), pluginIds: pluginIds().min(1) }),
   'clear-slot': object({ kind: kind('clear-slot'), slotId: id() }),
+  'put-right': object({
+    kind: kind('put-right'),
+    pluginIds: pluginIds().min(1),
+    right: object({
+      role: string().oneOf(ROLES).nullable().optional(),
+      types: array().of(string().oneOf(TYPE_IDS).required()).max(20).nullable().optional(),
+      vendor: string().strict().trim().min(1).max(NAME_LENGTH).nullable().optional(),
+    })
+      .noUnknown()
+      .default(undefined)
+      .required(),
+  }),
+  'prefer-build': object({ kind: kind('prefer-build'), pluginId: id(), buildId: optionalId() }),
+  'prefer-builds': object({
+    kind: kind('prefer-builds'),
+    preference: object({
+      criteria: array().of(string().oneOf(CRITERIA).required()).max(CRITERIA.length).required(),
+      formats: array().of(string().oneOf(FORMATS).required()).max(FORMATS.length).required(),
+    })
+      .noUnknown()
+      .nullable()
+      .defined(),
+  }),
+  'join-plugins': object({
+    kind: kind('join-plugins'),
+    intoId: id(),
+    pluginIds: pluginIds().min(1),
+    builds: array()
+      .of(object({ id: id(), pluginId: id() }).noUnknown())
+      .max(MANY)
+      .required(),
+  }),
+  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), buildIds: pluginIds().min(1) }),
+  'release-builds': object({ kind: kind('release-builds'), buildIds: pluginIds().min(1) }),
+  'name-vendor': object({
+    kind: kind('name-vendor'),
+    spellings: array().of(string().strict().min(1).max(2000).required()).min(1).max(1000).required(),
+    name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
+    apart: boolean().strict().required(),
+  }),
   'make-session': object({
     kind: kind('make-session'),
     id: newId(),
@@ -121,8 +164,18 @@ export const folderRequest = object({
     .required('name a folder'),
 }).noUnknown();
 
-/** A scan of some of the computer's folders; of all of them when none is named. */
-export const scanRequest = object({ folderIds: array().of(id()).max(1000).default([]) }).noUnknown();
+/** A change of a folder's switches. */
+export const folderChangeRequest = object({
+  asks: boolean().strict().optional(),
+  watches: boolean().strict().optional(),
+}).noUnknown();
+
+/** A scan of some of the computer's folders, or of single places below them; of everything when nothing is named. `again` also reads what has not changed. */
+export const scanRequest = object({
+  folderIds: array().of(id()).max(1000).default([]),
+  paths: array().of(string().strict().min(1).max(4000).required()).max(10_000).default([]),
+  again: boolean().strict().default(false),
+}).noUnknown();
 
 export const chestRequest = object({
   id: newId(),

@@ -1,3 +1,5 @@
+import type { Evidence, Grade } from '@clever-drawer/core/catalogue/kind';
+import type { ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
 import type { Role } from '@clever-drawer/core/catalogue/role';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import type { RowKind, Rows } from '@clever-drawer/core/chests/arrangement';
@@ -30,6 +32,9 @@ export interface FolderView {
   /** Builds that were found in it by the last scan. */
   readonly builds: number;
   readonly lastScannedAt: string | null;
+  /** Whether its plugins may be loaded and asked, and whether arrivals in it are watched for. */
+  readonly asks: boolean;
+  readonly watches: boolean;
 }
 
 export interface ProposedFolder {
@@ -37,7 +42,7 @@ export interface ProposedFolder {
   readonly formats: readonly Format[];
 }
 
-export const SCAN_STATES = ['running', 'done', 'cancelled', 'failed', 'interrupted'] as const;
+export const SCAN_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'interrupted'] as const;
 export type ScanState = (typeof SCAN_STATES)[number];
 
 /** Counts of what a scan changed in the catalogue. */
@@ -48,6 +53,11 @@ export interface ScanOutcome {
   readonly changed: number;
   readonly vanished: number;
   readonly returned: number;
+  /** Places that can't be read or asked now and could before, and the other way round; absent for scans of before this was counted. */
+  readonly failed?: number;
+  readonly recovered?: number;
+  /** Places that were as an earlier scan had left them, and were not read again. */
+  readonly unchanged?: number;
 }
 
 export interface ScanView {
@@ -57,11 +67,31 @@ export interface ScanView {
   readonly progress: { readonly found: number; readonly read: number; readonly current: string | null };
   /** Null while it runs, and when it failed. */
   readonly outcome: ScanOutcome | null;
-  readonly problems: readonly ReportedProblem[];
+  readonly problems: number;
   readonly startedAt: string;
   readonly endedAt: string | null;
   /** Why it failed; null otherwise. */
   readonly failure: string | null;
+}
+
+/** The places that can't be read or asked now, whichever scan met them. */
+export type ProblemsView = readonly ReportedProblem[];
+
+/** What a scan did to each build and place, by kind; a fault comes in words. */
+export type ScanStory = readonly (Omit<ScanEvent, 'fault'> & { readonly problem?: ReportedProblem })[];
+
+/** A plugin that arrived or vanished in a watched folder, and has not been scanned yet. */
+export interface Arrival {
+  readonly path: string;
+  readonly kind: 'arrived' | 'vanished';
+  readonly at: string;
+}
+
+/** A vendor with the spellings that are taken for it. */
+export interface VendorView {
+  readonly name: string;
+  readonly plugins: number;
+  readonly spellings: readonly { readonly spelling: string; readonly builds: number; readonly byHand: boolean }[];
 }
 
 /** A plugin as lists show it. `found` is false when no build of it was there at the last look. */
@@ -70,7 +100,10 @@ export interface PluginView {
   readonly name: string;
   readonly vendor: string | null;
   readonly role: Role | null;
+  readonly roleGrade: Grade;
   readonly types: readonly TypeId[];
+  readonly typeGrade: Grade;
+  readonly contradictions: readonly string[];
   readonly found: boolean;
   readonly builds: readonly BuildView[];
 }
@@ -80,6 +113,8 @@ export interface BuildView {
   readonly id: BuildId;
   readonly format: Format;
   readonly architectures: readonly Architecture[];
+  readonly version: string | null;
+  readonly path: string;
   readonly found: boolean;
 }
 
@@ -88,7 +123,9 @@ export interface CatalogueView {
   readonly plugins: readonly PluginView[];
 }
 
+/** All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. */
 export interface PluginDetail extends Omit<PluginView, 'builds'> {
+  readonly evidence: readonly Evidence[];
   readonly builds: readonly (BuildFacts & { readonly id: BuildId; readonly found: boolean })[];
 }
 

@@ -42,6 +42,13 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'tray-on': { tray: 1, pluginIds: ['p'] },
   'tray-off': { tray: 9, pluginIds: ['p'] },
   'clear-slot': { slotId: 's' },
+  'put-right': { pluginIds: ['p'], right: { role: 'tool', types: ['tuner'], vendor: null } },
+  'prefer-build': { pluginId: 'p', buildId: null },
+  'prefer-builds': { preference: { criteria: ['format', 'bits'], formats: ['CLAP', 'VST3'] } },
+  'join-plugins': { intoId: 'p', pluginIds: ['q'], builds: [{ id: 'b', pluginId: 'q' }] },
+  'split-plugin': { pluginId: 'p', newId: uuid, buildIds: ['b'] },
+  'release-builds': { buildIds: ['b'] },
+  'name-vendor': { spellings: ['Copperhat VST'], name: 'Copperhat', apart: false },
   'make-session': { id: uuid, name: 'Scene', lanes: [{ id: uuid, kind: 'audio', name: 'Goose', inserts: 4 }] },
 };
 

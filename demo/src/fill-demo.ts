@@ -59,7 +59,7 @@ async function addComputer(
     `/computers/${id}/scans`,
     {},
   );
-  while (scan.state === 'running') {
+  while (scan.state === 'running' || scan.state === 'waiting') {
     await new Promise((done) => setTimeout(done, 100));
     scan = await api('GET', `/scans/${scan.id}`);
   }

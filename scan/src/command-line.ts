@@ -14,15 +14,18 @@ interface Streams {
 const MANY_PROBLEMS = 20;
 
 /**
- * The command `scan FOLDER... [--json FILE|-]`. Returns the exit code: 0 when every folder could be looked at (problems with single plugins are
+ * The command `scan FOLDER... [--json FILE|-] [--no-ask]`. Returns the exit code: 0 when every folder could be looked at (problems with single plugins are
  * part of the report), 1 when a folder could not or the report could not be written, 2 when the call is wrong.
  */
 export async function scanCommand(args: readonly string[], { out, err, drawsBar }: Streams): Promise<number> {
   const program = new Command('scan')
-    .usage('FOLDER... [--json FILE|-]')
-    .description('Reads what plugins are in folders, without running any of them.')
+    .usage('FOLDER... [--json FILE|-] [--no-ask]')
+    .description(
+      'Reads what plugins are in folders. Those whose files tell too little are loaded, in processes of their own, and asked.',
+    )
     .argument('<FOLDER...>', 'plugin folders, bundles or files')
     .option('--json <FILE>', 'write the report as JSON to a file, or to standard output with -')
+    .option('--no-ask', 'load no plugin: only read files')
     .exitOverride()
     .configureOutput({ writeOut: out, writeErr: err });
   try {
@@ -30,8 +33,8 @@ export async function scanCommand(args: readonly string[], { out, err, drawsBar 
   } catch (error) {
     return error instanceof CommanderError && error.exitCode === 0 ? 0 : 2;
   }
-  const { json } = program.opts<{ json?: string }>();
-  const report = await reportOf(program.args, drawsBar);
+  const { json, ask } = program.opts<{ json?: string; ask: boolean }>();
+  const report = await reportOf(program.args, ask, drawsBar);
   if (json === '-') {
     out(`${JSON.stringify(report, null, 2)}\n`);
   } else {
@@ -53,12 +56,13 @@ export async function scanCommand(args: readonly string[], { out, err, drawsBar 
   return folderFailed ? 1 : 0;
 }
 
-async function reportOf(folders: readonly string[], drawsBar: boolean): Promise<ScanReport> {
+async function reportOf(folders: readonly string[], ask: boolean, drawsBar: boolean): Promise<ScanReport> {
   const bar = drawsBar
     ? new SingleBar({ format: '{bar} {value} of {total} read  {file}', stream: process.stderr, clearOnComplete: true })
     : null;
   bar?.start(0, 0, { file: '' });
   const result = await runScan(folders, {
+    mayAsk: () => ask,
     onProgress: ({ found, read, current }) => {
       bar?.setTotal(found);
       bar?.update(read, { file: current ?? '' });

@@ -1,16 +1,23 @@
-import { open, readdir, realpath, stat } from 'node:fs/promises';
+import { closeSync, openSync, readdirSync, readFileSync, readSync, type Stats } from 'node:fs';
 import { basename, join, sep } from 'node:path';
 import type { Outcome } from '@clever-drawer/core/facts/fault';
 import { bad, good } from '@clever-drawer/core/facts/fault';
 import type { Place } from '@clever-drawer/core/facts/place';
+import type { Stamp } from './stamp.js';
+import { markOf, STAMP_VERSION, statOf } from './stamp.js';
 
 /** The code of a system error ("EACCES"), or its message. */
 export const errorCode = (error: unknown): string =>
   (error as NodeJS.ErrnoException).code ?? (error instanceof Error ? error.message : String(error));
 
-/** A place on the real disk. Opens files for reading only, and never leaves the bundle's folder. */
+/**
+ * A place on the real disk. Opens files for reading only, and never leaves the bundle's folder. It notes what it looked at, so that a later
+ * scan can tell whether any of that has changed. Calls to the disk are synchronous: places are read in threads made for it, and waiting for
+ * each small call to come back through the event loop cost more than the calls themselves.
+ */
 export class DiskPlace implements Place {
   readonly name: string;
+  private readonly looked = new Map<string, Stats | undefined>();
 
   constructor(
     readonly path: string,
@@ -19,64 +26,70 @@ export class DiskPlace implements Place {
     this.name = basename(path);
   }
 
-  async list(inside: string): Promise<string[]> {
+  /** What it looked at so far, and how that stood. */
+  stamp(): Stamp {
+    return [STAMP_VERSION, ...[...this.looked].flatMap(([inside, found]) => [inside, markOf(found)])];
+  }
+
+  list(inside: string): Promise<string[]> {
+    if (this.look(inside)?.isDirectory() !== true) return Promise.resolve([]);
     try {
-      return (await readdir(this.at(inside))).sort();
+      return Promise.resolve(readdirSync(this.at(inside)).sort());
     } catch {
-      return [];
+      return Promise.resolve([]);
     }
   }
 
-  async size(inside: string): Promise<number | null> {
-    try {
-      const found = await stat(this.at(inside));
-      return found.isFile() ? found.size : null;
-    } catch {
-      return null;
-    }
+  size(inside: string): Promise<number | null> {
+    const found = this.look(inside);
+    return Promise.resolve(found?.isFile() ? found.size : null);
   }
 
-  async whole(inside: string, limit: number): Promise<Outcome<Uint8Array>> {
-    const path = this.at(inside);
-    try {
-      await using file = await openRegular(path);
-      if (file.size > limit) {
-        return bad({ code: 'file-too-large', path, detail: `${Math.round(file.size / 1e6).toString()} MB` });
+  whole(inside: string, limit: number): Promise<Outcome<Uint8Array>> {
+    return this.reading(inside, (path, size) =>
+      size > limit
+        ? bad({ code: 'file-too-large', path, detail: `${Math.round(size / 1e6).toString()} MB` })
+        : good(readFileSync(path)),
+    );
+  }
+
+  part(inside: string, offset: number, length: number): Promise<Outcome<Uint8Array>> {
+    return this.reading(inside, (path, size) => {
+      const bytes = new Uint8Array(Math.max(0, Math.min(length, size - offset)));
+      const file = openSync(path, 'r');
+      try {
+        return good(bytes.subarray(0, readSync(file, bytes, 0, bytes.length, offset)));
+      } finally {
+        closeSync(file);
       }
-      return good(await file.handle.readFile());
+    });
+  }
+
+  private reading(
+    inside: string,
+    read: (path: string, size: number) => Outcome<Uint8Array>,
+  ): Promise<Outcome<Uint8Array>> {
+    const path = this.at(inside);
+    try {
+      const found = this.look(inside);
+      if (found === undefined) return Promise.resolve(bad({ code: 'file-unreadable', path, detail: 'ENOENT' }));
+      // A named pipe would hold the reader up for ever: only ordinary files are opened.
+      if (!found.isFile())
+        return Promise.resolve(bad({ code: 'file-unreadable', path, detail: 'not an ordinary file' }));
+      return Promise.resolve(read(path, found.size));
     } catch (error) {
-      return bad({ code: 'file-unreadable', path, detail: errorCode(error) });
+      return Promise.resolve(bad({ code: 'file-unreadable', path, detail: errorCode(error) }));
     }
   }
 
-  async part(inside: string, offset: number, length: number): Promise<Outcome<Uint8Array>> {
-    const path = this.at(inside);
-    try {
-      await using file = await openRegular(path);
-      const wanted = Math.max(0, Math.min(length, file.size - offset));
-      const bytes = new Uint8Array(wanted);
-      const { bytesRead } = await file.handle.read(bytes, 0, wanted, offset);
-      return good(bytes.subarray(0, bytesRead));
-    } catch (error) {
-      return bad({ code: 'file-unreadable', path, detail: errorCode(error) });
-    }
+  private look(inside: string): Stats | undefined {
+    if (!this.looked.has(inside)) this.looked.set(inside, statOf(this.at(inside)));
+    return this.looked.get(inside);
   }
 
   private at(inside: string): string {
     const path = inside === '' ? this.path : join(this.path, inside);
     // A description may name "../../etc/passwd"; nothing outside of the bundle is a part of it.
-    if (path !== this.path && !path.startsWith(this.path + sep)) return join(this.path, '\0outside');
-    return path;
+    return path === this.path || path.startsWith(this.path + sep) ? path : join(this.path, '.outside-of-the-bundle');
   }
 }
-
-async function openRegular(path: string) {
-  // A named pipe would hold the reader up for ever: only ordinary files are opened.
-  const found = await stat(path);
-  if (!found.isFile()) throw new Error('not an ordinary file');
-  const handle = await open(path, 'r');
-  return { handle, size: found.size, [Symbol.asyncDispose]: () => handle.close() };
-}
-
-/** The one true path of a file, whatever links lead there; the path itself when it can't be told. */
-export const truePath = async (path: string): Promise<string> => realpath(path).catch(() => path);

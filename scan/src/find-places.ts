@@ -1,12 +1,16 @@
-import { readdir, stat } from 'node:fs/promises';
+import { readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { join, sep } from 'node:path';
 import type { Fault } from '@clever-drawer/core/facts/fault';
-import type { Reader } from '@clever-drawer/core/facts/readers';
 import { readerFor } from '@clever-drawer/core/facts/readers';
-import { DiskPlace, errorCode, truePath } from './disk-place.js';
+import { errorCode } from './disk-place.js';
 
-/** A place that may hold plugins, with the reader for it; or a fault met on the way. */
-export type Found = { readonly place: DiskPlace; readonly reader: Reader } | { readonly fault: Fault };
+/** A place that may hold plugins. */
+export interface FoundPlace {
+  readonly path: string;
+  readonly isFolder: boolean;
+}
+/** A place, or a fault met on the way to it. */
+export type Found = { readonly place: FoundPlace } | { readonly fault: Fault };
 
 /**
  * Walks folders for places that may hold plugins. A bundle is not walked into; a place that several paths lead to is found once;
@@ -15,54 +19,56 @@ export type Found = { readonly place: DiskPlace; readonly reader: Reader } | { r
 export class PlaceFinder {
   private readonly seen = new Set<string>();
 
-  constructor(private readonly isCancelled: () => boolean = () => false) {}
-
-  async *find(path: string): AsyncGenerator<Found> {
-    let isFolder: boolean;
+  *find(path: string): Generator<Found> {
     try {
-      isFolder = (await stat(path)).isDirectory();
+      const isFolder = statSync(path).isDirectory();
+      yield* this.visit(path, realpathSync.native(path), isFolder, []);
     } catch (error) {
       yield { fault: folderFault(path, error) };
-      return;
     }
-    yield* this.visit(path, isFolder, []);
   }
 
-  private async *visit(path: string, isFolder: boolean, above: readonly string[]): AsyncGenerator<Found> {
-    if (this.isCancelled()) return;
-    const real = await truePath(path);
+  /** `real` is the one true path, whatever links led here. */
+  private *visit(path: string, real: string, isFolder: boolean, above: readonly string[]): Generator<Found> {
     if (above.includes(real)) {
       yield { fault: { code: 'link-loop', path } };
       return;
     }
     if (this.seen.has(real)) return;
     this.seen.add(real);
-    const reader = readerFor(path.slice(path.lastIndexOf(sep) + 1), isFolder);
-    if (reader !== undefined) {
-      yield { place: new DiskPlace(path, isFolder), reader };
+    if (readerFor(path.slice(path.lastIndexOf(sep) + 1), isFolder) !== undefined) {
+      yield { place: { path, isFolder } };
       return;
     }
     if (!isFolder) return;
-    let names: string[];
+    let entries: Dirent[];
     try {
-      names = (await readdir(path)).sort();
+      entries = readdirSync(path, { withFileTypes: true });
     } catch (error) {
       yield { fault: folderFault(path, error) };
       return;
     }
-    for (const name of names) {
-      const inner = join(path, name);
-      try {
-        // A folder, a file of an interesting name: everything else is passed over without a further look.
-        const found = await stat(inner);
-        if (found.isDirectory()) yield* this.visit(inner, true, [...above, real]);
-        else if (readerFor(name, false) !== undefined) yield* this.visit(inner, false, [...above, real]);
-      } catch (error) {
-        const code = errorCode(error);
-        if (code === 'ELOOP') yield { fault: { code: 'link-loop', path: inner } };
-        else if (readerFor(name, true) ?? readerFor(name, false)) {
-          yield { fault: { code: 'file-unreadable', path: inner, detail: code } };
-        }
+    entries.sort((a, b) => (a.name < b.name ? -1 : 1));
+    for (const entry of entries) {
+      const inner = join(path, entry.name);
+      // Only a link, or a kind that the file system does not tell, needs a further look.
+      if (entry.isDirectory()) yield* this.visit(inner, join(real, entry.name), true, [...above, real]);
+      else if (entry.isFile()) {
+        if (readerFor(entry.name, false) !== undefined) yield* this.visit(inner, join(real, entry.name), false, above);
+      } else yield* this.follow(inner, entry.name, [...above, real]);
+    }
+  }
+
+  private *follow(path: string, name: string, above: readonly string[]): Generator<Found> {
+    try {
+      const found = statSync(path);
+      const isOurs = readerFor(name, found.isDirectory()) !== undefined;
+      if (found.isDirectory() || isOurs) yield* this.visit(path, realpathSync.native(path), found.isDirectory(), above);
+    } catch (error) {
+      const code = errorCode(error);
+      if (code === 'ELOOP') yield { fault: { code: 'link-loop', path } };
+      else if (readerFor(name, true) ?? readerFor(name, false)) {
+        yield { fault: { code: 'file-unreadable', path, detail: code } };
       }
     }
   }

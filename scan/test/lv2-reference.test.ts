@@ -25,7 +25,12 @@ function askLiblilv() {
       const [identifier = '', name = '', vendor = '', kind = '', ...ports] = line.split('\t');
       const [audioInputs, audioOutputs, midiIn, midiOut] = ports.map(Number);
       const facts = { identifier, name, vendor: vendor || null, audioInputs, audioOutputs };
-      return { ...facts, midiInput: midiIn === 1, midiOutput: midiOut === 1, class: kind.split('#')[1] ?? '' };
+      return {
+        ...facts,
+        midiInput: midiIn === 1,
+        midiOutput: midiOut === 1,
+        class: kind.startsWith(LV2) ? kind.slice(LV2.length) : kind,
+      };
     });
 }
 const lilvSays = askLiblilv();

@@ -8,6 +8,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
+import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
@@ -15,7 +16,9 @@ import { openDatabase } from './database/data-source.js';
 import { ComputerRow } from './database/entities/computer.js';
 import type { Settings } from './settings.js';
 import { explainSystemError, StartupError } from './startup-error.js';
-import { endLostScans } from './store/scan-store.js';
+import { Arrivals } from './jobs/arrivals.js';
+import { inThread, ScanQueue } from './jobs/scan-queue.js';
+import { endLostScans, endWaitingScans } from './store/scan-store.js';
 
 export interface RunningServer {
   readonly url: string;
@@ -55,18 +58,30 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       const started = cluster;
       undo.push(() => started.stop());
     }
-    const source = await openDatabase(settings.databaseUrl ?? cluster?.url ?? '');
+    const databaseUrl = settings.databaseUrl ?? cluster?.url ?? '';
+    const source = await openDatabase(databaseUrl);
     undo.push(() => source.destroy());
     await endLostScans(source.manager);
+    if (cluster !== null) await endWaitingScans(source.manager);
     if (options.withThisComputer) await addThisComputer(source);
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
+    const arrivals = new Arrivals(source, log);
+    undo.push(() => arrivals.close());
+    const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
+    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits }), (job) =>
+      arrivals.scanned(job.folders),
+    );
     const context = {
       source,
       log,
+      scans,
+      arrivals,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
     };
     server.removeAllListeners('request');
     server.on('request', createApp(context, WEB));
+    // Large folders take a while to be watched; nobody waits for it.
+    void arrivals.look();
     return { url, stop };
   } catch (error) {
     await stop();

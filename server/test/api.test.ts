@@ -1,15 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
 import type {
   ArrangementView,
   CatalogueView,
+  FolderView,
   ImportReport,
   PluginDetail,
   ProblemDetails,
+  ProblemsView,
   SavedChange,
+  ScanStory,
   ScanView,
+  VendorView,
 } from '@clever-drawer/contract/responses';
 import { runScan } from '@clever-drawer/scan/run-scan';
 import { startApi, type Api } from './support/api';
@@ -37,11 +41,14 @@ const change = (intent: Record<string, unknown>) =>
 const arrangement = () => get<ArrangementView>(`/computers/${computer}/arrangement`);
 const catalogue = () => get<CatalogueView>(`/computers/${computer}/catalogue`);
 
-async function scan(): Promise<ScanView> {
-  const { body } = await post<ScanView>(`/computers/${computer}/scans`);
+async function scan(wish: object = {}): Promise<ScanView> {
+  return ended((await post<ScanView>(`/computers/${computer}/scans`, wish)).body.id);
+}
+
+async function ended(id: string): Promise<ScanView> {
   for (;;) {
-    const now = await get<ScanView>(`/scans/${body.id}`);
-    if (now.state !== 'running') return now;
+    const now = await get<ScanView>(`/scans/${id}`);
+    if (now.state !== 'running' && now.state !== 'waiting') return now;
     await new Promise((done) => setTimeout(done, 20));
   }
 }
@@ -124,7 +131,7 @@ describe('intake', () => {
     expect(await scan()).toMatchObject({
       state: 'done',
       outcome: { plugins: 3, builds: 3, arrived: 3, changed: 0, vanished: 0 },
-      problems: [],
+      problems: 0,
     });
     expect((await catalogue()).plugins.map((plugin) => [plugin.name, plugin.role])).toEqual([
       ['Copper EQ', 'audio-effect'],
@@ -164,19 +171,90 @@ describe('intake', () => {
     expect((await arrangement()).entry.map((entry) => entry.pluginId)).toEqual(['tollgatesound/vestryplate']);
   });
 
-  it('refuses a second scan while one runs, and keeps what was read on cancel', async () => {
+  it('queues a second scan, keeps what was read on cancel, and does not begin one that was cancelled while it waited', async () => {
     let go = (): void => undefined;
     hold = new Promise((done) => (go = done));
-    const { body: first } = await post<ScanView>(`/computers/${computer}/scans`);
-    expect((await post(`/computers/${computer}/scans`)).status).toBe(409);
+    const begin = async () => (await post<ScanView>(`/computers/${computer}/scans`)).body;
+    const first = await begin();
+    const [second, third] = [await begin(), await begin()];
+    expect(await get(`/scans/${second.id}`)).toMatchObject({ state: 'waiting' });
+    await post(`/scans/${third.id}/cancel`);
+    expect(await get(`/scans/${third.id}`)).toMatchObject({ state: 'cancelled', outcome: null });
     await post(`/scans/${first.id}/cancel`);
     // The running scan learns of it when it next signs on.
     await new Promise((done) => setTimeout(done, 600));
     go();
     hold = null;
-    let now = first;
-    while (now.state === 'running') now = await get<ScanView>(`/scans/${first.id}`);
-    expect(now.state).toBe('cancelled');
+    expect((await ended(first.id)).state).toBe('cancelled');
+    expect((await ended(second.id)).state).toBe('done');
+    expect((await ended(third.id)).outcome).toBeNull();
+  });
+
+  it('a rescan reads only what has changed, and tells which facts of it did', async () => {
+    await scan();
+    expect((await scan()).outcome).toMatchObject({ unchanged: 3, changed: 0, arrived: 0 });
+    await put('Copper EQ', 'CompressorPlugin');
+    const again = await scan();
+    expect(again.outcome).toMatchObject({ unchanged: 2, changed: 1 });
+    expect(await get<ScanStory>(`/scans/${again.id}/story`)).toMatchObject([
+      {
+        kind: 'changed',
+        name: 'Copper EQ',
+        facts: [{ fact: 'declaredTypes', before: 'EQPlugin', after: 'CompressorPlugin' }],
+      },
+    ]);
+    expect((await scan({ again: true })).outcome).toMatchObject({ unchanged: 0, changed: 0 });
+  });
+
+  it('problems stand until they are gone, whichever scan met them; failing and recovering is told once', async () => {
+    await scan();
+    const file = join(plugins, 'Copper EQ.lv2', 'manifest.ttl');
+    await writeFile(file, 'this is no Turtle');
+    const failed = await scan();
+    expect(failed.outcome).toMatchObject({ failed: 1, vanished: 1 });
+    expect((await scan()).outcome).toMatchObject({ failed: 0, unchanged: 3 });
+    expect(await get<ProblemsView>(`/computers/${computer}/problems`)).toMatchObject([
+      { code: 'turtle-broken', path: file },
+    ]);
+    await put('Copper EQ', 'EQPlugin');
+    expect((await scan()).outcome).toMatchObject({ recovered: 1, returned: 1 });
+    expect(await get(`/computers/${computer}/problems`)).toEqual([]);
+  });
+
+  it('scans a single place, and only below its folders', async () => {
+    await scan();
+    await put('Hall', 'ReverbPlugin');
+    await put('Room', 'ReverbPlugin');
+    const one = await scan({ paths: [join(plugins, 'Hall.lv2')] });
+    expect(one.outcome).toMatchObject({ arrived: 1, builds: 4, vanished: 0 });
+    expect((await post<ProblemDetails>(`/computers/${computer}/scans`, { paths: ['/etc'] })).body.detail).toContain(
+      'in none of the plugin folders',
+    );
+    await rm(join(plugins, 'Hall.lv2'), { recursive: true });
+    expect((await scan({ paths: [join(plugins, 'Hall.lv2')] })).outcome).toMatchObject({ vanished: 1, failed: 0 });
+  });
+
+  it('a folder that can not be read takes nothing with it; one taken off the list does with the next scan of everything', async () => {
+    await scan();
+    const other = join(api.folder, randomUUID());
+    await post(`/computers/${computer}/folders`, { path: other });
+    expect((await scan()).outcome).toMatchObject({ failed: 1, vanished: 0 });
+    const folders = await get<FolderView[]>(`/computers/${computer}/folders`);
+    const path = folders.find((folder) => folder.path === plugins);
+    await rename(plugins, `${plugins}-unplugged`);
+    expect((await scan()).outcome).toMatchObject({ vanished: 0, failed: 1 });
+    await rename(`${plugins}-unplugged`, plugins);
+    await api.call('DELETE', `/computers/${computer}/folders/${path?.id ?? ''}`);
+    expect((await scan()).outcome).toMatchObject({ vanished: 3, builds: 0 });
+  });
+
+  it('turns the switches of a folder', async () => {
+    const [folder] = await get<FolderView[]>(`/computers/${computer}/folders`);
+    expect(folder).toMatchObject({ asks: true, watches: true });
+    const address = `/computers/${computer}/folders/${folder?.id ?? ''}`;
+    expect((await api.call('PATCH', address, { asks: false })).status).toBe(204);
+    expect(await get(`/computers/${computer}/folders`)).toMatchObject([{ asks: false, watches: true }]);
+    expect((await api.call('PATCH', `/computers/${computer}/folders/${randomUUID()}`, {})).status).toBe(404);
   });
 
   it('a scan whose process was killed counts as interrupted, and the catalogue is as before', async () => {
@@ -330,6 +408,103 @@ describe('arranging', () => {
     expect(
       (await post<ProblemDetails>(`/computers/${other}/import`, { ...document, schema: 'something/else' })).body.detail,
     ).toContain('no arrangement of Clever Drawer');
+  });
+});
+
+describe('what the producer puts right', () => {
+  const [EQ, PLATE, PIANO] = ['tollgatesound/coppereq', 'tollgatesound/vestryplate', 'tollgatesound/toyboxpiano'];
+  const detail = (id = '') => get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(id)}`);
+  beforeEach(() => scan());
+
+  it('shows the evidence for what a plugin is', async () => {
+    expect(await detail(EQ)).toMatchObject({
+      role: 'audio-effect',
+      typeGrade: 'declared',
+      evidence: [
+        { for: { type: 'eq' }, from: 'class', words: 'EQPlugin' },
+        { for: { role: 'audio-effect' }, from: 'class' },
+        { for: { type: 'eq' }, from: 'name', words: 'eq' },
+        { for: { role: 'audio-effect' }, from: 'name' },
+      ],
+    });
+  });
+
+  it('is kept beside the catalogue, survives a rescan, and decides what fits into a slot', async () => {
+    await change({ kind: 'put-right', pluginIds: [EQ, PLATE], right: { role: 'instrument', types: ['synth'] } });
+    await scan({ again: true });
+    expect((await arrangement()).choice).toHaveLength(2);
+    const lane = randomUUID();
+    const lanes = [{ id: lane, kind: 'instrument', name: 'Piano', inserts: 0 }];
+    await change({ kind: 'make-session', id: randomUUID(), name: 'Scene', lanes });
+    const load = { slotId: `${lane}/2`, pluginId: EQ, way: 'typing', milliseconds: 1 };
+    expect((await post(`/computers/${computer}/loads`, load)).status).toBe(201);
+    await post(`/computers/${computer}/worked-out-chests`, { id: randomUUID(), name: 'By type', by: 'type' });
+    expect((await arrangement()).drawer.map((drawer) => drawer.name)).toContain('synth');
+    expect((await change({ kind: 'put-right', pluginIds: [EQ], right: { role: 'singer' } })).status).toBe(400);
+  });
+
+  it('joined plugins are one, also after a rescan; undo parts them and gives their places back', async () => {
+    const chestId = randomUUID();
+    await change({ kind: 'make-chest', id: chestId, name: 'Everyday' });
+    const drawer = { kind: 'make-drawer', id: randomUUID(), chestId, parentId: null, name: 'A', rule: null };
+    await change({ ...drawer, pluginIds: [PLATE] });
+    const builds = (await detail(PLATE)).builds.map((build) => ({ id: build.id, pluginId: PLATE }));
+    expect((await change({ kind: 'join-plugins', intoId: EQ, pluginIds: [PLATE], builds })).status).toBe(200);
+    const names = async () => (await catalogue()).plugins.map((plugin) => [plugin.name, plugin.builds.length]);
+    expect(await names()).toEqual([
+      ['Copper EQ', 2],
+      ['Toybox Piano', 1],
+    ]);
+    await scan({ again: true });
+    expect(await names()).toEqual([
+      ['Copper EQ', 2],
+      ['Toybox Piano', 1],
+    ]);
+    expect((await arrangement()).entry.map((entry) => entry.pluginId)).toEqual([EQ]);
+    await post(`/computers/${computer}/undo`);
+    expect(await names()).toEqual([
+      ['Copper EQ', 1],
+      ['Toybox Piano', 1],
+      ['Vestry Plate', 1],
+    ]);
+    expect((await arrangement()).entry.map((entry) => entry.pluginId)).toEqual([PLATE]);
+    expect((await catalogue()).plugins.map((plugin) => plugin.id)).toEqual([EQ, PIANO, PLATE]);
+  });
+
+  it('a split stays through rescans until it is released, and builds that moved on are refused', async () => {
+    await put('Copper EQ 64 bit', 'EQPlugin');
+    await scan();
+    const both = (await catalogue()).plugins.find((plugin) => plugin.builds.length === 2);
+    // The second is another plugin by its URI; both stand apart until they are joined.
+    expect(both).toBeUndefined();
+    const [build] = (await detail(EQ)).builds;
+    const split = { kind: 'split-plugin', pluginId: EQ, newId: randomUUID(), buildIds: [build?.id] };
+    expect((await change(split)).status).toBe(200);
+    await scan({ again: true });
+    expect((await catalogue()).plugins.some((plugin) => plugin.id === split.newId)).toBe(true);
+    expect((await change({ ...split, newId: randomUUID() })).body.detail).toContain('grouped otherwise');
+    await change({ kind: 'release-builds', buildIds: [build?.id] });
+    expect((await catalogue()).plugins.some((plugin) => plugin.id === split.newId)).toBe(false);
+  });
+
+  it('lists vendors with their spellings, and joins them', async () => {
+    expect(await get<VendorView[]>(`/computers/${computer}/vendors`)).toEqual([
+      { name: 'Tollgate Sound', plugins: 3, spellings: [{ spelling: 'Tollgate Sound', builds: 3, byHand: false }] },
+    ]);
+    await change({ kind: 'name-vendor', spellings: ['Tollgate Sound'], name: 'Tollgate', apart: false });
+    expect((await catalogue()).plugins.map((plugin) => plugin.vendor)).toEqual(['Tollgate', 'Tollgate', 'Tollgate']);
+    expect((await catalogue()).plugins.map((plugin) => plugin.id)).toEqual([EQ, PIANO, PLATE]);
+  });
+
+  it('a regrouping waits for no scan that is being written', async () => {
+    const holder = api.source.createQueryRunner();
+    await holder.startTransaction();
+    await holder.query(`SELECT pg_advisory_xact_lock(hashtextextended('catalogue ' || $1, 0))`, [computer]);
+    const wish = { kind: 'name-vendor', spellings: ['Tollgate Sound'], name: 'Tollgate', apart: false };
+    expect(await change(wish)).toMatchObject({ status: 409 });
+    await holder.rollbackTransaction();
+    await holder.release();
+    expect((await change(wish)).status).toBe(200);
   });
 });
 

@@ -27,7 +27,14 @@ const sentence = async (change: Partial<Settings>): Promise<string> =>
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'clever-drawer-start-'));
   await chmod(folder, 0o755);
-  settings = { port: 0, dataFolder: join(folder, 'data'), databaseUrl: null, logLevel: 'silent' };
+  settings = {
+    port: 0,
+    dataFolder: join(folder, 'data'),
+    databaseUrl: null,
+    logLevel: 'silent',
+    askSeconds: 10,
+    askMegabytes: 1024,
+  };
 });
 afterEach(async () => {
   for (const server of running.splice(0)) await server.stop();
@@ -140,6 +147,8 @@ describe('settings', () => {
   it('has a standard for everything', () => {
     expect(readSettings({ XDG_DATA_HOME: '/x' })).toEqual({
       port: 4310,
+      askSeconds: 10,
+      askMegabytes: 1024,
       dataFolder: '/x/clever-drawer',
       databaseUrl: null,
       logLevel: 'warn',

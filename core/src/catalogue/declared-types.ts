@@ -1,8 +1,6 @@
-import type { BuildFacts } from '../facts/build-facts.js';
 import type { Format } from '../facts/format.js';
 import type { Role } from './role.js';
 import type { TypeId } from './type-tree.js';
-import { TYPE_TREE } from './type-tree.js';
 
 /** What one word of a format's own classes means on our tree; role and type are each left out where the word does not tell them. */
 export interface Meaning {
@@ -107,32 +105,88 @@ export const AU_MEANINGS: Readonly<Record<string, Meaning>> = {
   auou: tool('utility'),
 };
 
+/** CLAP features: clap/plugin-features.h. Memory. */
+export const CLAP_MEANINGS: Readonly<Record<string, Meaning>> = {
+  instrument: plays(),
+  'audio-effect': fx(),
+  'note-effect': { role: 'midi-effect' },
+  'note-detector': tool('utility'),
+  analyzer: tool('analyser'),
+  synthesizer: only('synth'),
+  sampler: only('sampler'),
+  drum: only('percussion'),
+  'drum-machine': only('drum-machine'),
+  filter: only('filter'),
+  phaser: only('phaser'),
+  equalizer: only('eq'),
+  'de-esser': only('de-esser'),
+  'phase-vocoder': only('spectral'),
+  granular: only('granular'),
+  'frequency-shifter': only('frequency-shifter'),
+  'pitch-shifter': only('pitch-shifter'),
+  distortion: only('distortion'),
+  'transient-shaper': only('transient-shaper'),
+  compressor: only('compressor'),
+  expander: only('expander'),
+  gate: only('gate'),
+  limiter: only('limiter'),
+  flanger: only('flanger'),
+  chorus: only('chorus'),
+  delay: only('delay'),
+  reverb: only('reverb'),
+  tremolo: only('tremolo'),
+  glitch: only('glitch'),
+  utility: only('utility'),
+  'pitch-correction': only('pitch-correction'),
+  restoration: only('restoration'),
+  'multi-effects': only('multi-effect'),
+  mixing: {},
+  mastering: only('mastering-chain'),
+  mono: {},
+  stereo: {},
+  surround: only('surround'),
+  ambisonic: only('ambisonics'),
+};
+
+/** VST2 categories by number. Memory. "synth" also stands for the flag by which a plugin says that it makes sound from notes. */
+export const VST2_CATEGORIES = [
+  'unknown',
+  'effect',
+  'synth',
+  'analysis',
+  'mastering',
+  'spatialiser',
+  'room effect',
+  'surround effect',
+  'restoration',
+  'offline',
+  'shell',
+  'generator',
+] as const;
+
+export const VST2_MEANINGS: Readonly<Record<(typeof VST2_CATEGORIES)[number], Meaning>> = {
+  unknown: {},
+  effect: fx(),
+  // "synth" says that it plays notes: a drum machine or an organ declares the same.
+  synth: plays(),
+  analysis: tool('analyser'),
+  mastering: fx('mastering-chain'),
+  spatialiser: fx('spatial'),
+  'room effect': fx('reverb'),
+  'surround effect': fx('surround'),
+  restoration: fx('restoration'),
+  offline: fx(),
+  shell: {},
+  generator: tool('test-generator'),
+};
+
 const TABLES: Readonly<Partial<Record<Format, Readonly<Record<string, Meaning>>>>> = {
   VST3: VST3_MEANINGS,
   LV2: LV2_MEANINGS,
   AU: AU_MEANINGS,
+  CLAP: CLAP_MEANINGS,
+  VST2: VST2_MEANINGS,
 };
 
-/** Role and types that one build declares, the types in its own order; role null and types empty where it declares none. */
-export function declaredKind(facts: BuildFacts): { role: Role | null; types: TypeId[] } {
-  const table = TABLES[facts.format] ?? {};
-  const meanings = facts.declaredTypes.map((word) => table[word] ?? {});
-  const types = [...new Set(meanings.map((meaning) => meaning.type).filter((type) => type !== undefined))];
-  const roles = meanings.map((meaning) => meaning.role).filter((role) => role !== undefined);
-  // An analyser that also says "Fx" is a tool: the narrower word wins, and instruments win over both.
-  const declared = roles.includes('instrument')
-    ? 'instrument'
-    : (roles.find((role) => role !== 'audio-effect') ?? roles[0]);
-  const role = declared ?? roleOfPorts(facts) ?? null;
-  return { role, types: types.filter((type) => role === null || TYPE_TREE[type].roles.includes(role)) };
-}
-
-/** What the ports leave no doubt about: notes in and sound out without sound in is an instrument; notes through and no sound a MIDI effect. */
-function roleOfPorts(facts: BuildFacts): Role | null {
-  const { audioInputs: soundIn, audioOutputs: soundOut, midiInput, midiOutput } = facts;
-  if (soundIn === null || soundOut === null) return null;
-  if (soundIn === 0 && soundOut > 0 && midiInput === true) return 'instrument';
-  if (soundIn > 0 && soundOut > 0) return 'audio-effect';
-  if (soundIn === 0 && soundOut === 0 && midiInput === true && midiOutput === true) return 'midi-effect';
-  return null;
-}
+/** What one word of a build's own classes means; nothing for a word that is in no table. */
+export const meaningOf = (format: Format, word: string): Meaning => TABLES[format]?.[word] ?? {};

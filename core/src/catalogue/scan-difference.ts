@@ -25,6 +25,10 @@ const fileName = (path: string): string => path.slice(Math.max(path.lastIndexOf(
 const exactKey = (facts: BuildFacts): string => `${facts.format}|${facts.identifier ?? ''}|${facts.path}`;
 const movedKey = (facts: BuildFacts): string =>
   `${facts.format}|${facts.identifier ?? fileName(facts.path)}|${facts.architectures.join()}`;
+// Two makers may have given the same identifier: of several that moved, name and vendor tell which is which.
+const movedAndNamedKey = (facts: BuildFacts): string => `${movedKey(facts)}|${facts.name}|${facts.vendor ?? ''}`;
+const placeKey = (facts: BuildFacts): string => `${facts.format}|${facts.path}`;
+const hasNoId = (facts: BuildFacts): boolean => facts.identifier === null;
 
 /**
  * Compares what is known with what was seen. A build that is seen elsewhere than before, and no longer there, has moved and is the same build.
@@ -36,13 +40,19 @@ export function scanDifference(
   wasScanned: (path: string) => boolean,
 ): ScanDifference {
   const matched = new Map<KnownBuild, BuildFacts>();
-  const left = matchBy(exactKey, known, seen, matched);
-  const arrived = matchBy(
-    movedKey,
-    known.filter((one) => !matched.has(one)),
-    left,
+  const waiting = (): KnownBuild[] => known.filter((one) => !matched.has(one));
+  let arrived = matchBy(exactKey, known, seen, matched);
+  // A binary that was asked for the first time, or could not be asked this time, is the same build with and without an identifier.
+  arrived = matchBy(
+    placeKey,
+    waiting().filter((one) => hasNoId(one.facts)),
+    arrived,
     matched,
   );
+  const anonymous = arrived.filter(hasNoId);
+  const lost = new Set(matchBy(placeKey, waiting(), anonymous, matched));
+  arrived = arrived.filter((facts) => !hasNoId(facts) || lost.has(facts));
+  for (const key of [movedAndNamedKey, movedKey]) arrived = matchBy(key, waiting(), arrived, matched);
   const changed: { known: KnownBuild; facts: BuildFacts }[] = [];
   const returned: { known: KnownBuild; facts: BuildFacts }[] = [];
   const same: KnownBuild[] = [];
@@ -82,11 +92,26 @@ function matchBy(
   });
 }
 
+/** The facts that count as a change of a build; how they were learnt does not. */
+const COMPARED = [
+  ...([
+    'path',
+    'name',
+    'vendor',
+    'version',
+    'identifier',
+    'description',
+    'declaredTypes',
+    'audioInputs',
+    'audioOutputs',
+  ] as const),
+  ...(['midiInput', 'midiOutput', 'architectures', 'presets', 'pictures', 'replaces'] as const),
+] satisfies readonly (keyof BuildFacts)[];
+export type ComparedFact = (typeof COMPARED)[number];
+
 /** The names of the facts that differ. */
-export function changedFacts(before: BuildFacts, after: BuildFacts): (keyof BuildFacts)[] {
-  const names = Object.keys(after) as (keyof BuildFacts)[];
-  return names.filter((name) => name !== 'sources' && JSON.stringify(before[name]) !== JSON.stringify(after[name]));
-}
+export const changedFacts = (before: BuildFacts, after: BuildFacts): ComparedFact[] =>
+  COMPARED.filter((name) => JSON.stringify(before[name]) !== JSON.stringify(after[name]));
 
 /**
  * Gives each group the id that its builds had before, so that what the producer arranged keeps its plugin when a name or vendor is corrected;

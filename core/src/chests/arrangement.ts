@@ -1,5 +1,6 @@
 import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
+import type { Choice, HeldBuild, PreferenceRow, VendorSpelling } from './by-hand.js';
 
 /** One whole arrangement of drawers. */
 export interface Chest {
@@ -75,9 +76,16 @@ export interface Rows {
   session: Session;
   lane: Lane;
   slot: Slot;
+  choice: Choice;
+  heldBuild: HeldBuild;
+  vendorSpelling: VendorSpelling;
+  preference: PreferenceRow;
 }
 /** In an order in which each kind only refers to earlier ones. */
-export const ROW_KINDS = ['chest', 'drawer', 'entry', 'trayEntry', 'session', 'lane', 'slot'] as const;
+export const ROW_KINDS = [
+  ...(['chest', 'drawer', 'entry', 'trayEntry', 'session', 'lane', 'slot'] as const),
+  ...(['choice', 'heldBuild', 'vendorSpelling', 'preference'] as const),
+] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
 /** Everything that the producer arranged on one computer, by kind and id. Treated as immutable. */
@@ -91,6 +99,10 @@ export const emptyArrangement = (): Arrangement => ({
   session: new Map(),
   lane: new Map(),
   slot: new Map(),
+  choice: new Map(),
+  heldBuild: new Map(),
+  vendorSpelling: new Map(),
+  preference: new Map(),
 });
 
 export const TRAYS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;

@@ -1,5 +1,8 @@
 import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
+import type { Preference } from '../catalogue/preference.js';
+import type { Role } from '../catalogue/role.js';
+import type { TypeId } from '../catalogue/type-tree.js';
 import type { LaneKind } from './arrangement.js';
 
 /**
@@ -29,7 +32,26 @@ export type Intent =
   | { kind: 'tray-off'; tray: number; pluginIds: readonly PluginId[] }
   | { kind: 'load'; slotId: SlotId; pluginId: PluginId; buildId: BuildId | null }
   | { kind: 'clear-slot'; slotId: SlotId }
+  | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }
+  | { kind: 'prefer-build'; pluginId: PluginId; buildId: BuildId | null }
+  | { kind: 'prefer-builds'; preference: Preference | null }
+  | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly BuildOfPlugin[] }
+  | { kind: 'split-plugin'; pluginId: PluginId; newId: PluginId; buildIds: readonly BuildId[] }
+  | { kind: 'release-builds'; buildIds: readonly BuildId[] }
+  | { kind: 'name-vendor'; spellings: readonly string[]; name: string | null; apart: boolean }
   | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] };
+
+/** What is put right for plugins: a field that is absent stays, null goes back to what is worked out. */
+export interface Right {
+  readonly role?: Role | null;
+  readonly types?: readonly TypeId[] | null;
+  readonly vendor?: string | null;
+}
+
+export interface BuildOfPlugin {
+  readonly id: BuildId;
+  readonly pluginId: PluginId;
+}
 
 export interface NewLane {
   readonly id: LaneId;

@@ -12,19 +12,13 @@ import {
   trayEntries,
   trayEntryId,
 } from './arrangement.js';
-import type { Change, Edit } from './edit.js';
+import type { Edit } from './edit.js';
 import type { Intent, IntentKind } from './intent.js';
 import { keysBefore } from './order-keys.js';
+import { count, planned, refuse, what, type NameOf, type Plan } from './plan.js';
+import { planJoin, planRelease, planSplit } from './plan-grouping.js';
+import { planNameVendor, planPreferBuild, planPreferBuilds, planPutRight } from './plan-put-right.js';
 import { planClearSlot, planLoad, planSession } from './plan-session.js';
-
-/** What planning needs to know of the catalogue: a plugin's name; undefined when there is no such plugin. */
-export type NameOf = (id: PluginId) => string | undefined;
-
-/** A change, or why the wish can't be granted, in words for the producer. */
-export type Plan = { readonly ok: true; readonly change: Change } | { readonly ok: false; readonly refusal: string };
-
-export const planned = (label: string, edits: readonly Edit[]): Plan => ({ ok: true, change: { label, edits } });
-export const refuse = (refusal: string): Plan => ({ ok: false, refusal });
 
 type Planners = {
   [Kind in IntentKind]: (state: Arrangement, intent: Extract<Intent, { kind: Kind }>, nameOf: NameOf) => Plan;
@@ -148,6 +142,13 @@ const PLANNERS: Planners = {
   load: planLoad,
   'clear-slot': planClearSlot,
   'make-session': planSession,
+  'put-right': planPutRight,
+  'prefer-build': planPreferBuild,
+  'prefer-builds': planPreferBuilds,
+  'join-plugins': planJoin,
+  'split-plugin': planSplit,
+  'release-builds': planRelease,
+  'name-vendor': planNameVendor,
 };
 
 /** Works out the change that an intent asks for, against the arrangement as it stands. Pure; never throws for a well-formed intent. */
@@ -159,14 +160,6 @@ export function planChange<Kind extends IntentKind>(
   const planner = PLANNERS[intent.kind];
   return planner(state, intent, nameOf);
 }
-
-/** "Vestry Plate" for one, "12 plugins" for more. */
-export function what(ids: readonly PluginId[], nameOf: NameOf): string {
-  const [first] = ids;
-  return ids.length === 1 && first !== undefined ? (nameOf(first) ?? 'a plugin') : count(ids.length);
-}
-
-const count = (number: number): string => `${String(number)} ${number === 1 ? 'plugin' : 'plugins'}`;
 
 export const trayName = (tray: number): string => (tray === FAVOURITES ? 'Favourites' : `tray ${String(tray)}`);
 

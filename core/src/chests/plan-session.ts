@@ -5,7 +5,7 @@ import type { Arrangement, LaneKind, Slot, SlotKind } from './arrangement.js';
 import type { Edit } from './edit.js';
 import type { Intent } from './intent.js';
 import { keysBefore } from './order-keys.js';
-import type { NameOf, Plan } from './plan-change.js';
+import type { NameOf, Plan } from './plan.js';
 
 type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 

@@ -4,9 +4,9 @@ import type { BuildFacts } from '../facts/build-facts.js';
 import type { Fault } from '../facts/fault.js';
 import { describeFault } from '../facts/fault-texts.js';
 
-export const SCAN_REPORT_SCHEMA = 'clever-drawer/scan-report/1';
+export const SCAN_REPORT_SCHEMA = 'clever-drawer/scan-report/2';
 
-/** The document that `npm run scan -- --json` writes; its JSON Schema is docs/schemas/scan-report-1.schema.json. */
+/** The document that `npm run scan -- --json` writes; its JSON Schema is docs/schemas/scan-report-2.schema.json. */
 export interface ScanReport {
   readonly schema: typeof SCAN_REPORT_SCHEMA;
   readonly scannedAt: string;
@@ -14,8 +14,11 @@ export interface ScanReport {
   readonly plugins: readonly ReportedPlugin[];
   readonly problems: readonly ReportedProblem[];
 }
-type ReportedPlugin = Omit<Plugin, 'builds'> & { readonly builds: readonly ReportedBuild[] };
-type ReportedBuild = Omit<BuildFacts, 'sources' | 'replaces'>;
+type ReportedPlugin = Pick<
+  Plugin,
+  'id' | 'name' | 'vendor' | 'role' | 'roleGrade' | 'types' | 'typeGrade' | 'contradictions'
+> & { readonly builds: readonly ReportedBuild[] };
+type ReportedBuild = Omit<BuildFacts, 'replaces'>;
 
 export interface ReportedProblem {
   readonly path: string;
@@ -40,13 +43,16 @@ export function scanReport(
     schema: SCAN_REPORT_SCHEMA,
     scannedAt: at.toISOString(),
     folders: scan.folders,
-    plugins: catalogueOf(scan.builds).map(({ id, name, vendor, role, types, builds }) => ({
-      id,
-      name,
-      vendor,
-      role,
-      types,
-      builds: builds.map(({ sources: _sources, replaces: _replaces, ...facts }) => facts),
+    plugins: catalogueOf(scan.builds).map((plugin) => ({
+      id: plugin.id,
+      name: plugin.name,
+      vendor: plugin.vendor,
+      role: plugin.role,
+      roleGrade: plugin.roleGrade,
+      types: plugin.types,
+      typeGrade: plugin.typeGrade,
+      contradictions: plugin.contradictions,
+      builds: plugin.builds.map(({ replaces: _replaces, ...facts }) => facts),
     })),
     problems: scan.faults.map(reportProblem),
   };

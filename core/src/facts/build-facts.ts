@@ -1,20 +1,59 @@
 import type { Architecture, Format } from './format.js';
 
 /** Where a fact of a build came from. */
-export const FACT_SOURCES = ['manifest', 'bundle plist', 'version resource', 'header', 'file name'] as const;
+export const FACT_SOURCES = [
+  'manifest',
+  'asked',
+  'version resource',
+  'bundle plist',
+  'preset files',
+  'picture files',
+  'header',
+  'file name',
+] as const;
 export type FactSource = (typeof FACT_SOURCES)[number];
+
+/** The facts whose source is kept. "types" and "ports" stand for all fields of their kind. */
+export const SOURCED_FACTS = [
+  'name',
+  'vendor',
+  'version',
+  'description',
+  'types',
+  'ports',
+  'architectures',
+  'presets',
+  'pictures',
+] as const;
+export type SourcedFact = (typeof SOURCED_FACTS)[number];
+
+/** What another source said of a fact, and was overruled in. */
+export interface OtherClaim {
+  readonly fact: SourcedFact;
+  readonly source: FactSource;
+  readonly value: string;
+}
+
+/** Whether the plugin itself was asked: loaded in a process of its own. Null where its files tell everything. */
+export const ASK_STATES = ['asked', 'switched-off', 'other-system', 'other-processor', 'failed'] as const;
+export type AskState = (typeof ASK_STATES)[number];
 
 /** What one installed build says of itself. Unknown is null, never a guess; an empty list means: declares none. */
 export interface BuildFacts {
   readonly format: Format;
-  /** LV2 URI, VST3 class id (32 hex digits), AU type/subtype/manufacturer; null when it can't be read from outside. */
+  /**
+   * LV2 URI, VST3 class id (32 hex digits), AU type/subtype/manufacturer, CLAP id, VST2 unique id (8 hex digits), LADSPA unique id/label;
+   * null when it can't be read from outside and the plugin was not asked.
+   */
   readonly identifier: string | null;
   /** Absolute path of the bundle or file. */
   readonly path: string;
   readonly name: string;
   readonly vendor: string | null;
   readonly version: string | null;
-  /** The format's own words: LV2 class, VST3 sub-categories, AU type code. */
+  /** A sentence or two by the maker. */
+  readonly description: string | null;
+  /** The format's own words: LV2 class, VST3 sub-categories, AU type code, CLAP features, VST2 category. */
   readonly declaredTypes: readonly string[];
   /** Number of audio channels or ports; null when not declared. */
   readonly audioInputs: number | null;
@@ -22,12 +61,21 @@ export interface BuildFacts {
   readonly midiInput: boolean | null;
   readonly midiOutput: boolean | null;
   readonly architectures: readonly Architecture[];
-  /** Presets found beside it; null where none were looked for. */
+  /** Presets found for it on disk; null where none were looked for. */
   readonly presets: number | null;
+  /** Their names, in order. */
+  readonly presetNames: readonly string[];
+  /** Absolute paths of pictures that came with it, smallest first. */
+  readonly pictures: readonly string[];
   /** Identifiers of builds that this one says it takes the place of. */
   readonly replaces: readonly string[];
-  /** Where name, vendor and version came from; absent for what is null. */
-  readonly sources: Readonly<Partial<Record<'name' | 'vendor' | 'version', FactSource>>>;
+  /** Where each fact came from; absent for what is unknown. */
+  readonly sources: Readonly<Partial<Record<SourcedFact, FactSource>>>;
+  /** What further sources said, where it differs. */
+  readonly others: readonly OtherClaim[];
+  readonly asked: AskState | null;
+  /** What the plugin printed while it was asked, cut short; null for nothing. */
+  readonly printed: string | null;
 }
 
 /** Facts with everything unknown, to be overlaid with what a reader found. */
@@ -39,6 +87,7 @@ export function unknownFacts(format: Format, path: string, name: string): BuildF
     name,
     vendor: null,
     version: null,
+    description: null,
     declaredTypes: [],
     audioInputs: null,
     audioOutputs: null,
@@ -46,23 +95,56 @@ export function unknownFacts(format: Format, path: string, name: string): BuildF
     midiOutput: null,
     architectures: [],
     presets: null,
+    presetNames: [],
+    pictures: [],
     replaces: [],
     sources: { name: 'file name' },
+    others: [],
+    asked: null,
+    printed: null,
   };
 }
 
-/** Facts with the name, vendor and version that one source tells laid over what was known; null and absent leave what stands. */
-export function overlay(
-  facts: BuildFacts,
-  told: { name?: string | null; vendor?: string | null; version?: string | null },
-  source: FactSource,
-): BuildFacts {
-  const result = { ...facts, sources: { ...facts.sources } };
-  for (const key of ['name', 'vendor', 'version'] as const) {
-    const value = told[key];
+/** What one source may tell; absent, null and empty leave what stands. */
+export type Told = {
+  readonly [Fact in 'name' | 'vendor' | 'version' | 'description']?: string | null;
+} & Partial<
+  Pick<BuildFacts, 'declaredTypes' | 'audioInputs' | 'audioOutputs' | 'midiInput' | 'midiOutput' | 'architectures'>
+>;
+
+const TEXTS = ['name', 'vendor', 'version', 'description'] as const;
+const PORTS = ['audioInputs', 'audioOutputs', 'midiInput', 'midiOutput'] as const;
+
+/** Facts with what a better source tells laid over what was known. What it overrules is kept as another claim. */
+export function overlay(facts: BuildFacts, told: Told, source: FactSource): BuildFacts {
+  const sources = { ...facts.sources };
+  const others = [...facts.others];
+  const result = { ...facts, sources, others };
+  for (const fact of TEXTS) {
+    const value = told[fact];
     if (value === null || value === undefined || value === '') continue;
-    result[key] = value;
-    result.sources[key] = source;
+    const [before, from] = [facts[fact], facts.sources[fact]];
+    // A file name is only ever the last resort, and says nothing that is worth keeping beside a real name.
+    if (before !== null && before !== value && from !== undefined && from !== 'file name')
+      others.push({ fact, source: from, value: before });
+    result[fact] = value;
+    sources[fact] = source;
+  }
+  if (told.declaredTypes !== undefined && told.declaredTypes.length > 0) {
+    if (facts.declaredTypes.length > 0 && facts.sources.types !== undefined)
+      others.push({ fact: 'types', source: facts.sources.types, value: facts.declaredTypes.join(', ') });
+    result.declaredTypes = told.declaredTypes;
+    sources.types = source;
+  }
+  for (const port of PORTS) {
+    const value = told[port];
+    if (value === null || value === undefined) continue;
+    Object.assign(result, { [port]: value });
+    sources.ports = source;
+  }
+  if (told.architectures !== undefined && told.architectures.length > 0) {
+    result.architectures = told.architectures;
+    sources.architectures = source;
   }
   return result;
 }

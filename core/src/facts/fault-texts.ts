@@ -5,6 +5,9 @@ type Text = { message: (fault: Fault) => string; remedy: string };
 const where = (fault: Fault): string => (fault.line === undefined ? '' : ` in line ${fault.line}`);
 const because = (fault: Fault): string => (fault.detail === undefined ? '' : ` (${fault.detail})`);
 
+const NOT_AGAIN =
+  'What its files tell is used meanwhile; it is not asked again until the file changes or you say “try again”.';
+
 /** The one place where faults are put into words: what is wrong, and what to do about it. */
 const TEXTS: Record<FaultCode, Text> = {
   'folder-missing': {
@@ -58,6 +61,38 @@ const TEXTS: Record<FaultCode, Text> = {
   'binary-unrecognised': {
     message: () => 'The file is no program for Windows, macOS or Linux.',
     remedy: 'Install the plugin again, or remove the file if it is no plugin.',
+  },
+  'preset-broken': {
+    message: (f) => `This preset can't be read${because(f)}.`,
+    remedy: 'Save the preset again from its plugin, or remove the file.',
+  },
+  'asked-crashed': {
+    message: (f) => `The plugin crashed while it was asked about itself${because(f)}.`,
+    remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
+  },
+  'asked-hung': {
+    message: (f) => `The plugin gave no answer in time${because(f)}.`,
+    remedy: `It may wait for a licence or a window: start it once in your music program. ${NOT_AGAIN}`,
+  },
+  'asked-exited': {
+    message: (f) => `The plugin ended the process that asked it${because(f)}.`,
+    remedy: `It may lack a licence or another file: start it once in your music program. ${NOT_AGAIN}`,
+  },
+  'asked-flooded': {
+    message: (f) => `The plugin printed without end while it was asked${because(f)}.`,
+    remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
+  },
+  'asked-forked': {
+    message: (f) => `The plugin started other processes while it was asked${because(f)}; they were ended.`,
+    remedy: `Tell its vendor. What it said is kept; if something is missing, try again.`,
+  },
+  'asked-too-large': {
+    message: (f) => `The plugin took more memory than it may while it was asked${because(f)}.`,
+    remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
+  },
+  'asked-refused': {
+    message: (f) => `The system could not load the plugin${because(f)}.`,
+    remedy: `Install what is named here as missing, or the plugin again. ${NOT_AGAIN}`,
   },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,

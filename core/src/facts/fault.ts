@@ -13,7 +13,15 @@ export const FAULT_CODES = [
   'binary-missing',
   'binary-empty',
   'binary-unrecognised',
+  'preset-broken',
   'reader-failed',
+  'asked-crashed',
+  'asked-hung',
+  'asked-exited',
+  'asked-flooded',
+  'asked-forked',
+  'asked-too-large',
+  'asked-refused',
 ] as const;
 export type FaultCode = (typeof FAULT_CODES)[number];
 

@@ -1,3 +1,5 @@
+import type { Architecture } from './format.js';
+import type { BinaryKind } from './binary/read-binary.js';
 import type { Fault, Outcome } from './fault.js';
 import type { BuildFacts } from './build-facts.js';
 
@@ -20,10 +22,21 @@ export interface Place {
   part(inside: string, offset: number, length: number): Promise<Outcome<Uint8Array>>;
 }
 
-/** A preset found in an LV2 bundle, for a plugin that may live in another one. */
+/** A preset found on disk, for a plugin that may live elsewhere. */
 export interface FoundPreset {
-  readonly uri: string;
+  /** LV2 URI, VST3 class id or AU type/subtype/manufacturer of the plugin. */
   readonly appliesTo: string;
+  /** What tells it from others: the preset's URI, or its path. */
+  readonly key: string;
+  readonly name: string;
+}
+
+/** A binary whose plugins say nothing from outside, so that they must be asked. */
+export interface Askable {
+  /** Absolute path of the file to load. */
+  readonly path: string;
+  readonly kind: BinaryKind;
+  readonly architectures: readonly Architecture[];
 }
 
 /** What a reader brings back: builds, faults, or both (a bundle with one good and one broken part). */
@@ -31,6 +44,8 @@ export interface Reading {
   readonly builds: readonly BuildFacts[];
   readonly faults: readonly Fault[];
   readonly presets?: readonly FoundPreset[];
+  /** One for each processor and system that the place has a binary for. */
+  readonly askable?: readonly Askable[];
 }
 
 /** A description (manifest, plist, moduleinfo) larger than this is not one. 8 MiB. */
@@ -41,5 +56,7 @@ export const NOTHING: Reading = { builds: [], faults: [] };
 /** The name without its last ending: "Plate.vst3" → "Plate". */
 export const stem = (name: string): string => name.replace(/\.[^.]+$/, '');
 
+const decoder = new TextDecoder('utf-8');
+
 /** Bytes as UTF-8 text without a byte order mark; broken sequences become U+FFFD. */
-export const decodeText = (bytes: Uint8Array): string => new TextDecoder('utf-8').decode(bytes);
+export const decodeText = (bytes: Uint8Array): string => decoder.decode(bytes);

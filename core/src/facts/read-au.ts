@@ -1,4 +1,4 @@
-import type { BuildFacts } from './build-facts.js';
+import type { BuildFacts, Told } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
 import type { Place, Reading } from './place.js';
 import { stem } from './place.js';
@@ -17,10 +17,8 @@ export async function readAu(place: Place): Promise<Reading> {
     return { builds: [], faults: [{ code: 'bundle-without-manifest', path: place.path, detail }] };
   }
   const program = await bundleProgram(place, plist);
-  const base = {
-    ...overlayBundlePlist(unknownFacts('AU', place.path, stem(place.name)), plist),
-    architectures: program.architectures,
-  };
+  const unknown = overlayBundlePlist(unknownFacts('AU', place.path, stem(place.name)), plist);
+  const base = overlay(unknown, { architectures: program.architectures }, 'header');
   const all = [...faults, ...program.faults];
   if (program.faults.length > 0) return { builds: [], faults: all };
   const components = plist === null ? [] : plistDictionaries(plist, 'AudioComponents');
@@ -37,11 +35,18 @@ function overlayComponent(base: BuildFacts, component: PlistDictionary): BuildFa
   const vendor = full !== null && colon > 0 ? full.slice(0, colon).trim() : null;
   const name = full === null ? null : full.slice(colon + 1).trim() || null;
   const version = componentVersion(component.version);
-  return {
-    ...overlay(base, { name, vendor, version }, 'manifest'),
-    identifier: type && subtype && manufacturer ? `${type}/${subtype}/${manufacturer}` : null,
+  const told: Told = {
+    name,
+    vendor,
+    version,
+    // Hosts show "Vendor: Plugin" as a description when the maker wrote no other; that says nothing new.
+    description: plistText(component, 'description') === full ? null : plistText(component, 'description'),
     declaredTypes: type === null ? [] : [type],
     midiInput: type === null ? null : (TAKES_NOTES[type] ?? null),
+  };
+  return {
+    ...overlay(base, told, 'manifest'),
+    identifier: type && subtype && manufacturer ? `${type}/${subtype}/${manufacturer}` : null,
   };
 }
 

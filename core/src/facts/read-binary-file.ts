@@ -1,6 +1,6 @@
 import type { BuildFacts } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
-import type { BinaryFacts } from './binary/read-binary.js';
+import type { BinaryFacts, Wanted } from './binary/read-binary.js';
 import { readBinary } from './binary/read-binary.js';
 import type { ReadAt } from './binary/bytes.js';
 import type { Format } from './format.js';
@@ -27,14 +27,14 @@ export const partsOf =
   };
 
 /** A header, or the fault that stood in its way. A file that may not be read is a fault too. */
-export async function headerOf(place: Place, inside: string): Promise<BinaryFacts | Fault> {
+export async function headerOf(place: Place, inside: string, wanted: Wanted = 'all'): Promise<BinaryFacts | Fault> {
   const path = inside === '' ? place.path : `${place.path}/${inside}`;
   const size = await place.size(inside);
   if (size === null) return { code: 'binary-missing', path: place.path, detail: inside };
   if (size === 0) return { code: 'binary-empty', path };
   const start = await place.part(inside, 0, 16);
   if (!start.ok) return start.fault;
-  return (await readBinary(partsOf(place, inside))) ?? { code: 'binary-unrecognised', path };
+  return (await readBinary(partsOf(place, inside), wanted)) ?? { code: 'binary-unrecognised', path };
 }
 
 /** True for the fault of a union of facts and fault. */
@@ -46,6 +46,8 @@ export function overlayVersionStrings(facts: BuildFacts, strings: Readonly<Recor
     name: strings.ProductName ?? strings.FileDescription ?? null,
     vendor: strings.CompanyName ?? null,
     version: strings.ProductVersion ?? strings.FileVersion ?? null,
+    // A description that only repeats the name says nothing.
+    description: strings.FileDescription !== strings.ProductName ? (strings.FileDescription ?? null) : null,
   };
   return overlay(facts, told, 'version resource');
 }
@@ -59,9 +61,17 @@ export async function readBinaryFile(place: Place, format: Format | null): Promi
   if (isFault(header)) return { builds: [], faults: [header] };
   const told = format ?? formatOf(header);
   if (told === null) return NOTHING;
-  const facts = { ...unknownFacts(told, place.path, stem(place.name)), architectures: header.architectures };
-  return { builds: [overlayVersionStrings(facts, header.versionStrings)], faults: [] };
+  const unknown = unknownFacts(told, place.path, stem(place.name));
+  const facts = overlay(unknown, { architectures: header.architectures }, 'header');
+  const build = overlayVersionStrings(facts, header.versionStrings);
+  return { builds: [build], faults: [], ...askableOf(told, place.path, header) };
 }
+
+const ASKED_FORMATS: readonly Format[] = ['LADSPA', 'VST2', 'VST3', 'CLAP'];
+
+/** The binary as one to be asked, when its format can be. */
+export const askableOf = (format: Format, path: string, header: BinaryFacts): Pick<Reading, 'askable'> =>
+  ASKED_FORMATS.includes(format) ? { askable: [{ path, kind: header.kind, architectures: header.architectures }] } : {};
 
 function formatOf(header: BinaryFacts): Format | null {
   const exported = header.exports;

@@ -1,11 +1,11 @@
-import type { BuildFacts } from './build-facts.js';
+import type { BuildFacts, Told } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import { readBinary } from './binary/read-binary.js';
 import type { FoundPreset, Place, Reading } from './place.js';
 import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
 import { partsOf } from './read-binary-file.js';
-import { Graph } from './turtle.js';
+import { Graph, RDF_TYPE } from './turtle.js';
 
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const ATOM = 'http://lv2plug.in/ns/ext/atom#';
@@ -13,9 +13,18 @@ const EVENT = 'http://lv2plug.in/ns/ext/event#';
 const MIDI = 'http://lv2plug.in/ns/ext/midi#MidiEvent';
 const PRESET = 'http://lv2plug.in/ns/ext/presets#Preset';
 const DOAP = 'http://usefulinc.com/ns/doap#';
+const RDFS = 'http://www.w3.org/2000/01/rdf-schema#';
 const FOAF_NAME = 'http://xmlns.com/foaf/0.1/name';
-const SEE_ALSO = 'http://www.w3.org/2000/01/rdf-schema#seeAlso';
+const SEE_ALSO = `${RDFS}seeAlso`;
 const DC_REPLACES = 'http://purl.org/dc/terms/replaces';
+
+/** What this reader asks for: ports alone make most of a description, and of their properties it wants three. */
+const WANTED = new Set([
+  ...[RDF_TYPE, SEE_ALSO, `${RDFS}comment`, `${RDFS}label`, DC_REPLACES, FOAF_NAME],
+  ...['name', 'shortdesc', 'description', 'maintainer', 'developer'].map((name) => DOAP + name),
+  ...['project', 'port', 'binary', 'minorVersion', 'microVersion', 'appliesTo'].map((name) => LV2 + name),
+  ...[`${ATOM}supports`, `${EVENT}supportsEvent`],
+]);
 
 // Files inside the bundle are resolved against this; it never leaves the reader.
 const BASE = 'bundle:///';
@@ -23,7 +32,7 @@ const BASE = 'bundle:///';
 /** Reads an LV2 bundle: manifest.ttl and what it refers to. A data-only bundle (presets, the specification) has no builds. LV2 specification. */
 export async function readLv2(place: Place): Promise<Reading> {
   const faults: Fault[] = [];
-  const graph = new Graph();
+  const graph = new Graph(WANTED);
   if ((await place.size('manifest.ttl')) === null) {
     const detail = 'manifest.ttl';
     return { builds: [], faults: [{ code: 'bundle-without-manifest', path: place.path, detail }] };
@@ -67,24 +76,30 @@ function insideOf(iri: string): string | null {
 }
 
 async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[]): Promise<BuildFacts> {
-  const name = graph.text(uri, `${DOAP}name`);
-  const vendor = vendorOf(graph, uri);
-  const version = versionOf(graph, uri);
-  const unknown = unknownFacts('LV2', place.path, stem(place.name));
-  return {
-    ...overlay(unknown, { name, vendor, version }, 'manifest'),
-    identifier: uri,
+  const told: Told = {
+    name: graph.text(uri, `${DOAP}name`),
+    vendor: vendorOf(graph, uri),
+    version: versionOf(graph, uri),
+    description: descriptionOf(graph, uri),
     declaredTypes: graph
       .types(uri)
       .filter((type) => type !== `${LV2}Plugin`)
       .map(shortClass),
     ...portsOf(graph, uri),
-    architectures: await architecturesOf(graph, uri, place, faults),
+  };
+  const described = overlay(unknownFacts('LV2', place.path, stem(place.name)), told, 'manifest');
+  const architectures = await architecturesOf(graph, uri, place, faults);
+  return {
+    ...overlay(described, { architectures }, 'header'),
+    identifier: uri,
     replaces: graph.nodes(uri, DC_REPLACES),
   };
 }
 
 const shortClass = (type: string): string => (type.startsWith(LV2) ? type.slice(LV2.length) : type);
+
+const descriptionOf = (graph: Graph, uri: string): string | null =>
+  graph.text(uri, `${DOAP}shortdesc`) ?? graph.text(uri, `${RDFS}comment`) ?? graph.text(uri, `${DOAP}description`);
 
 /** Maker of the plugin, else of the project it belongs to. The order of properties is liblilv's, plus the developer. */
 function vendorOf(graph: Graph, uri: string): string | null {
@@ -137,13 +152,17 @@ async function architecturesOf(graph: Graph, uri: string, place: Place, faults: 
     faults.push({ code: 'binary-empty', path });
     return [];
   }
-  const header = await readBinary(partsOf(place, binary));
+  const header = await readBinary(partsOf(place, binary), 'header');
   if (header === null) faults.push({ code: 'binary-unrecognised', path });
   return header?.architectures ?? [];
 }
 
 function presetsOf(graph: Graph): FoundPreset[] {
-  return graph
-    .subjectsOfType(PRESET)
-    .flatMap((preset) => graph.nodes(preset, `${LV2}appliesTo`).map((appliesTo) => ({ uri: preset, appliesTo })));
+  return graph.subjectsOfType(PRESET).flatMap((preset) => {
+    const name = graph.text(preset, `${RDFS}label`) ?? lastPart(preset);
+    return graph.nodes(preset, `${LV2}appliesTo`).map((appliesTo) => ({ appliesTo, key: preset, name }));
+  });
 }
+
+/** What stands behind the last slash, colon or hash of a URI: a name of last resort. */
+const lastPart = (uri: string): string => /[^/#:]+$/.exec(uri)?.[0] ?? uri;

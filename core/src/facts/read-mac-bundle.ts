@@ -4,7 +4,8 @@ import type { Fault } from './fault.js';
 import type { Architecture, Format } from './format.js';
 import type { Place, Reading } from './place.js';
 import { stem } from './place.js';
-import { headerOf, isFault } from './read-binary-file.js';
+import type { BinaryFacts } from './binary/read-binary.js';
+import { askableOf, headerOf, isFault } from './read-binary-file.js';
 import type { PlistDictionary } from './read-plist.js';
 import { bundlePlist, plistText } from './read-plist.js';
 
@@ -20,17 +21,19 @@ export function overlayBundlePlist(facts: BuildFacts, plist: PlistDictionary | n
 export async function bundleProgram(
   place: Place,
   plist: PlistDictionary | null,
-): Promise<{ architectures: readonly Architecture[]; faults: Fault[] }> {
+): Promise<{ inside: string; header: BinaryFacts | null; architectures: readonly Architecture[]; faults: Fault[] }> {
   const programs = await place.list('Contents/MacOS');
   const named = plist === null ? null : plistText(plist, 'CFBundleExecutable');
   const program = named ?? programs.find((name) => name === stem(place.name)) ?? programs[0];
+  const nothing = { inside: '', header: null, architectures: [] };
   if (program === undefined) {
-    return { architectures: [], faults: [{ code: 'binary-missing', path: place.path, detail: 'Contents/MacOS' }] };
+    return { ...nothing, faults: [{ code: 'binary-missing', path: place.path, detail: 'Contents/MacOS' }] };
   }
-  const header = await headerOf(place, `Contents/MacOS/${program}`);
+  const inside = `Contents/MacOS/${program}`;
+  const header = await headerOf(place, inside, 'header');
   return isFault(header)
-    ? { architectures: [], faults: [header] }
-    : { architectures: header.architectures, faults: [] };
+    ? { ...nothing, faults: [header] }
+    : { inside, header, architectures: header.architectures, faults: [] };
 }
 
 /** Reads a macOS bundle of a format that says nothing more from outside (VST2 .vst, .clap, .aaxplugin). */
@@ -44,6 +47,7 @@ export async function readMacBundle(place: Place, format: Format): Promise<Readi
   const facts = overlayBundlePlist(unknownFacts(format, place.path, stem(place.name)), plist);
   const all = [...faults, ...program.faults];
   // Without a program that could run there is no build, only the fault.
-  if (program.faults.length > 0) return { builds: [], faults: all };
-  return { builds: [{ ...facts, architectures: program.architectures }], faults: all };
+  if (program.header === null) return { builds: [], faults: all };
+  const build = overlay(facts, { architectures: program.architectures }, 'header');
+  return { builds: [build], faults: all, ...askableOf(format, `${place.path}/${program.inside}`, program.header) };
 }

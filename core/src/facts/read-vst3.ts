@@ -2,10 +2,10 @@ import JSON5 from 'json5';
 import type { BuildFacts } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
-import type { Architecture } from './format.js';
 import type { Place, Reading } from './place.js';
 import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
-import { headerOf, isFault, overlayVersionStrings, readBinaryFile } from './read-binary-file.js';
+import type { BinaryFacts } from './binary/read-binary.js';
+import { askableOf, headerOf, isFault, overlayVersionStrings, readBinaryFile } from './read-binary-file.js';
 import { overlayBundlePlist } from './read-mac-bundle.js';
 import { bundlePlist } from './read-plist.js';
 
@@ -23,41 +23,59 @@ export async function readVst3(place: Place): Promise<Reading> {
   if (folders.length === 0) {
     return { builds: [], faults: [{ code: 'bundle-without-manifest', path: place.path, detail: 'Contents' }] };
   }
-  if (!binaries.found) {
+  if (binaries.found.length === 0) {
     const missing = { code: 'binary-missing', path: place.path, detail: 'Contents' } as const;
     return { builds: [], faults: binaries.faults.length > 0 ? faults : [...faults, missing] };
   }
   const { plist, faults: plistFaults } = await bundlePlist(place);
-  let base: BuildFacts = {
-    ...unknownFacts('VST3', place.path, stem(place.name)),
-    architectures: binaries.architectures,
-  };
+  let base = unknownFacts('VST3', place.path, stem(place.name));
+  base = overlay(base, { architectures: binaries.found.flatMap((one) => one.header.architectures) }, 'header');
+  base = { ...base, architectures: [...new Set(base.architectures)] };
   base = overlayBundlePlist(base, plist);
-  base = overlayVersionStrings(base, binaries.versionStrings);
+  for (const { header } of binaries.found) base = overlayVersionStrings(base, header.versionStrings);
   const classes = info.json === null ? [] : effectClasses(info.json);
-  const builds = classes.length === 0 ? [base] : classes.map((one) => overlayClass(base, info.json ?? {}, one));
-  return { builds, faults: [...faults, ...plistFaults] };
+  const snapshots = await place.list(SNAPSHOTS);
+  const builds = classes.map((one) => withPictures(overlayClass(base, info.json ?? {}, one), snapshots));
+  const all = [...faults, ...plistFaults];
+  if (builds.length > 0) return { builds, faults: all };
+  const askable = binaries.found.flatMap(
+    ({ inside, header }) => askableOf('VST3', `${place.path}/${inside}`, header).askable ?? [],
+  );
+  return { builds: [base], faults: all, askable };
+}
+
+interface FoundBinary {
+  readonly inside: string;
+  readonly header: BinaryFacts;
 }
 
 async function findBinaries(place: Place, folders: readonly string[]) {
   const faults: Fault[] = [];
-  const architectures: Architecture[] = [];
-  let versionStrings: Readonly<Record<string, string>> = {};
-  let found = false;
+  const found: FoundBinary[] = [];
   for (const folder of folders.filter((name) => name === 'MacOS' || /-(win|linux)$/.test(name))) {
     for (const file of await place.list(`Contents/${folder}`)) {
       if (!/\.(vst3|so)$/i.test(file) && folder !== 'MacOS') continue;
-      const header = await headerOf(place, `Contents/${folder}/${file}`);
-      if (isFault(header)) {
-        faults.push(header);
-        continue;
-      }
-      found = true;
-      architectures.push(...header.architectures);
-      versionStrings = { ...header.versionStrings, ...versionStrings };
+      const inside = `Contents/${folder}/${file}`;
+      const header = await headerOf(place, inside, folder.endsWith('-win') ? 'all' : 'header');
+      if (isFault(header)) faults.push(header);
+      else found.push({ inside, header });
     }
   }
-  return { faults, found, versionStrings, architectures: [...new Set(architectures)] };
+  return { faults, found };
+}
+
+const SNAPSHOTS = 'Contents/Resources/Snapshots';
+
+/** Pictures of a class: files named by its id, the plain one before the larger ones ("…_snapshot_2.0x.png"). Memory of the VST3 documentation. */
+function withPictures(build: BuildFacts, names: readonly string[]): BuildFacts {
+  const { identifier } = build;
+  const own = names
+    .filter((name) => identifier !== null && name.toUpperCase().startsWith(`${identifier}_SNAPSHOT`))
+    .filter((name) => /\.png$/i.test(name))
+    .sort((a, b) => a.length - b.length || (a < b ? -1 : 1));
+  if (own.length === 0) return build;
+  const pictures = own.map((name) => `${build.path}/${SNAPSHOTS}/${name}`);
+  return { ...build, pictures, sources: { ...build.sources, pictures: 'picture files' } };
 }
 
 async function moduleInfo(place: Place): Promise<{ json: Json | null; faults: Fault[] }> {
@@ -104,12 +122,8 @@ function overlayClass(base: BuildFacts, info: Json, one: Json): BuildFacts {
     .filter((entry) => classId(entry.New) === identifier && identifier !== null)
     .flatMap((entry) => listOf(entry, 'Old').map(classId))
     .filter((old) => old !== null);
-  return {
-    ...overlay(base, { name, vendor, version }, 'manifest'),
-    identifier,
-    declaredTypes: listOf(one, 'Sub Categories').filter((entry) => typeof entry === 'string'),
-    replaces,
-  };
+  const declaredTypes = listOf(one, 'Sub Categories').filter((entry) => typeof entry === 'string');
+  return { ...overlay(base, { name, vendor, version, declaredTypes }, 'manifest'), identifier, replaces };
 }
 
 /** 32 hex digits in upper case, with or without separators in the source; null for anything else. */

@@ -4,6 +4,7 @@ import { readAu } from './read-au.js';
 import { readBinaryFile } from './read-binary-file.js';
 import { readLv2 } from './read-lv2.js';
 import { readMacBundle } from './read-mac-bundle.js';
+import { readAuPreset, readVst3Preset } from './read-preset.js';
 import { readVst3 } from './read-vst3.js';
 
 /** One way of reading a kind of place. To add a format, add its reader here; the page docs/readers.md walks through it. */
@@ -30,6 +31,11 @@ const folderOf = (end: string, read: Reader['read']): Reader => ({
   read,
 });
 
+const fileOf = (end: string, read: Reader['read']): Reader => ({
+  takes: (name, isFolder) => !isFolder && ending(end)(name),
+  read,
+});
+
 /** The readers in the order in which they are asked; the first that takes a name reads it. */
 export const READERS: readonly Reader[] = [
   folderOf('lv2', readLv2),
@@ -38,6 +44,8 @@ export const READERS: readonly Reader[] = [
   folderOf('vst', (place) => readMacBundle(place, 'VST2')),
   bundle('CLAP', 'clap'),
   bundle('AAX', 'aaxplugin'),
+  fileOf('vstpreset', readVst3Preset),
+  fileOf('aupreset', readAuPreset),
   {
     takes: (name, isFolder) => !isFolder && ending('dll', 'so', 'dylib')(name),
     read: (place) => readBinaryFile(place, null),

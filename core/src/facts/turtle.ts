@@ -1,23 +1,83 @@
-import { Parser, type Quad, type Term } from 'n3';
+import { Parser, type DataFactory } from 'n3';
 import type { Fault } from './fault.js';
 
-const RDF = 'http://www.w3.org/1999/02/22-rdf-syntax-ns#';
+export const RDF_TYPE = 'http://www.w3.org/1999/02/22-rdf-syntax-ns#type';
 
-/** A node of the graph: an IRI or blank node as it stands in the index, or a literal with its language. */
+/** A term as the index keeps it: an IRI, a blank node ("_:…"), or a literal with its language. */
 export interface Value {
-  readonly kind: 'node' | 'literal';
+  readonly termType: 'NamedNode' | 'BlankNode' | 'Literal';
   readonly value: string;
   readonly language: string;
 }
 
+interface Wanted {
+  readonly names: ReadonlySet<string>;
+  readonly lengths: ReadonlySet<number>;
+}
+
+type Statements = Map<string, Map<string, Value[]>>;
+
+/**
+ * The terms that the parser makes, and where its statements go. The parser's own terms carry methods and escapes that a catalogue has no use
+ * for; these are plain, and a statement that nobody will ask for is dropped as soon as it is read.
+ */
+class Collector {
+  readonly statements: Statements = new Map();
+  private blanks = 0;
+
+  constructor(
+    private readonly prefix: string,
+    private readonly wanted: Wanted | null,
+  ) {}
+
+  namedNode = (value: string): Value => ({ termType: 'NamedNode', value, language: '' });
+  // The parser's own labels begin anew with each file: ours tell the files apart.
+  blankNode = (label?: string): Value => ({
+    termType: 'BlankNode',
+    value: `_:${this.prefix}${label ?? `n${String(this.blanks++)}`}`,
+    language: '',
+  });
+  literal = (value: string, languageOrType?: unknown): Value => ({
+    termType: 'Literal',
+    value,
+    language: typeof languageOrType === 'string' ? languageOrType : '',
+  });
+  variable = (value: string): Value => this.namedNode(value);
+  defaultGraph = (): Value => DEFAULT_GRAPH;
+  quad = (subject: Value, predicate: Value, object: Value): null => {
+    // The length first: it is known without putting the name together from its prefix and hashing it.
+    if (
+      this.wanted !== null &&
+      !(this.wanted.lengths.has(predicate.value.length) && this.wanted.names.has(predicate.value))
+    )
+      return null;
+    let predicates = this.statements.get(subject.value);
+    if (predicates === undefined) this.statements.set(subject.value, (predicates = new Map<string, Value[]>()));
+    const values = predicates.get(predicate.value);
+    if (values === undefined) predicates.set(predicate.value, [object]);
+    else values.push(object);
+    return null;
+  };
+}
+const DEFAULT_GRAPH: Value = { termType: 'NamedNode', value: '', language: '' };
+
 /** Statements of one or several Turtle files, found by subject and predicate. W3C RDF 1.1 Turtle. */
 export class Graph {
-  private readonly bySubject = new Map<string, Map<string, Value[]>>();
+  private readonly files: Statements[] = [];
+  private readonly wanted: Wanted | null;
+  private added = 0;
+
+  /** With `wanted`, only statements of these predicates are kept; the rest of a file is still checked. */
+  constructor(wanted: ReadonlySet<string> | null = null) {
+    this.wanted = wanted === null ? null : { names: wanted, lengths: new Set([...wanted].map((name) => name.length)) };
+  }
 
   /** Adds a file's statements, all or none: a fault, with its line, when the text breaks off or is wrong. */
   add(text: string, base: string, path: string): Fault | null {
+    const collector = new Collector(`f${String(this.added++)}_`, this.wanted);
     try {
-      for (const quad of new Parser({ baseIRI: base }).parse(text)) this.put(quad);
+      new Parser({ baseIRI: base, factory: collector as unknown as typeof DataFactory }).parse(text);
+      this.files.push(collector.statements);
       return null;
     } catch (error) {
       return faultOf(error, path);
@@ -26,19 +86,24 @@ export class Graph {
 
   /** All values of a predicate, in file order; empty when there are none. */
   all(subject: string, predicate: string): readonly Value[] {
-    return this.bySubject.get(subject)?.get(predicate) ?? [];
+    let found: readonly Value[] = NONE;
+    for (const file of this.files) {
+      const values = file.get(subject)?.get(predicate);
+      if (values !== undefined) found = found.length === 0 ? values : [...found, ...values];
+    }
+    return found;
   }
 
   /** Values that are nodes, as text. */
   nodes(subject: string, predicate: string): string[] {
     return this.all(subject, predicate)
-      .filter((value) => value.kind === 'node')
+      .filter((value) => value.termType !== 'Literal')
       .map((value) => value.value);
   }
 
   /** One literal: the one without language, then the English one, then the first; null when there is none. */
   text(subject: string, predicate: string): string | null {
-    const literals = this.all(subject, predicate).filter((value) => value.kind === 'literal');
+    const literals = this.all(subject, predicate).filter((value) => value.termType === 'Literal');
     const chosen =
       literals.find((value) => value.language === '') ??
       literals.find((value) => /^en\b/i.test(value.language)) ??
@@ -47,31 +112,18 @@ export class Graph {
   }
 
   types(subject: string): string[] {
-    return this.nodes(subject, `${RDF}type`);
+    return this.nodes(subject, RDF_TYPE);
   }
 
   /** Subjects of the given type, in file order. */
   subjectsOfType(type: string): string[] {
-    return [...this.bySubject.keys()].filter((subject) => this.types(subject).includes(type));
-  }
-
-  private put(quad: Quad): void {
-    const subject = nodeName(quad.subject);
-    let predicates = this.bySubject.get(subject);
-    if (predicates === undefined) this.bySubject.set(subject, (predicates = new Map<string, Value[]>()));
-    const value = valueOf(quad.object);
-    const values = predicates.get(quad.predicate.value);
-    if (values === undefined) predicates.set(quad.predicate.value, [value]);
-    else values.push(value);
+    const found = this.files.flatMap((file) =>
+      [...file].filter(([, predicates]) => predicates.get(RDF_TYPE)?.some((value) => value.value === type)),
+    );
+    return [...new Set(found.map(([subject]) => subject))];
   }
 }
-
-const nodeName = (term: Term): string => (term.termType === 'BlankNode' ? `_:${term.value}` : term.value);
-
-const valueOf = (term: Term): Value =>
-  term.termType === 'Literal'
-    ? { kind: 'literal', value: term.value, language: term.language }
-    : { kind: 'node', value: nodeName(term), language: '' };
+const NONE: readonly Value[] = [];
 
 function faultOf(error: unknown, path: string): Fault {
   const context = (error as { context?: { line?: number } }).context;

@@ -1,6 +1,7 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
+import { linked } from './links.js';
 import type { ProductName } from './product-name.js';
 import { productName } from './product-name.js';
 import { shownVendor, vendorKey } from './vendor-name.js';
@@ -13,12 +14,16 @@ export interface BuildGroup<B extends BuildFacts = BuildFacts> {
   readonly builds: readonly B[];
 }
 
-interface Known<B> {
+/** A build with what identity has taken from its name and vendor. */
+export interface Known<B extends BuildFacts = BuildFacts> {
   readonly build: B;
   readonly vendor: string | null;
   readonly vendorKey: string | null;
   readonly name: ProductName;
 }
+
+/** By spelling (as shown): which vendor the producer says that is, whatever its letters. */
+export type VendorCorrections = ReadonlyMap<string, { readonly key: string; readonly name: string }>;
 
 const NO_VENDOR = '?';
 
@@ -26,16 +31,27 @@ const NO_VENDOR = '?';
  * Groups builds over formats, bits, versions and channel variants. A build without vendor joins the one vendor that has its name.
  * Two builds of one format and channel count with different identifiers are two plugins, unless one says it replaces the other.
  */
-export function groupBuilds<B extends BuildFacts>(builds: readonly B[]): BuildGroup<B>[] {
+export function groupBuilds<B extends BuildFacts>(
+  builds: readonly B[],
+  corrections: VendorCorrections = new Map(),
+): BuildGroup<B>[] {
   const known = builds.map((build): Known<B> => {
-    const vendor = build.vendor === null ? null : shownVendor(build.vendor);
+    const spelling = build.vendor === null ? null : shownVendor(build.vendor);
+    const corrected = spelling === null ? undefined : corrections.get(spelling);
+    const vendor = corrected?.name ?? spelling;
     return {
       build,
       vendor,
-      vendorKey: vendor === null ? null : vendorKey(vendor),
+      vendorKey: corrected?.key ?? (vendor === null ? null : vendorKey(vendor)),
       name: productName(build.name, vendor),
     };
   });
+  const vendors = vendorNames(known, corrections);
+  return [...linked(known, withVendor(known))].flatMap(([id, members]) => splitDifferent(id, members, vendors));
+}
+
+/** The key of a build's plugin: vendor and name; without a vendor, the one vendor that has a plugin of the name. */
+function withVendor(known: readonly Known[]): (one: Known, nameKey: string) => string {
   const vendorsOfName = new Map<string, Set<string>>();
   for (const one of known) {
     if (one.vendorKey === null) continue;
@@ -43,21 +59,15 @@ export function groupBuilds<B extends BuildFacts>(builds: readonly B[]): BuildGr
     if (vendors === undefined) vendorsOfName.set(one.name.key, new Set([one.vendorKey]));
     else vendors.add(one.vendorKey);
   }
-  const groups = new Map<string, Known<B>[]>();
-  for (const one of known) {
-    const vendors = vendorsOfName.get(one.name.key);
+  return (one, nameKey) => {
+    const vendors = vendorsOfName.get(nameKey);
     const only = vendors?.size === 1 ? [...vendors][0] : undefined;
-    const id = `${one.vendorKey ?? only ?? NO_VENDOR}/${one.name.key}`;
-    const group = groups.get(id);
-    if (group === undefined) groups.set(id, [one]);
-    else group.push(one);
-  }
-  const vendors = vendorNames(known);
-  return [...groups].flatMap(([id, members]) => splitDifferent(id, members, vendors));
+    return `${one.vendorKey ?? only ?? NO_VENDOR}/${nameKey}`;
+  };
 }
 
-/** One spelling for each vendor over the whole catalogue, by its key. */
-function vendorNames(known: readonly Known<BuildFacts>[]): ReadonlyMap<string, string> {
+/** One spelling for each vendor over the whole catalogue, by its key; a name given by hand wins. */
+function vendorNames(known: readonly Known[], corrections: VendorCorrections): ReadonlyMap<string, string> {
   const spellings = new Map<string, string[]>();
   for (const { vendor, vendorKey: key } of known) {
     if (vendor === null || key === null) continue;
@@ -65,7 +75,9 @@ function vendorNames(known: readonly Known<BuildFacts>[]): ReadonlyMap<string, s
     if (own === undefined) spellings.set(key, [vendor]);
     else own.push(vendor);
   }
-  return new Map([...spellings].map(([key, own]) => [key, mostFrequent(own, plainest) ?? key]));
+  const names = new Map([...spellings].map(([key, own]) => [key, mostFrequent(own, plainest) ?? key]));
+  for (const { key, name } of corrections.values()) if (names.has(key)) names.set(key, name);
+  return names;
 }
 
 /** Keeps different plugins of one format and channel count apart, in an order that does not hang on the order of the files. */
@@ -83,26 +95,18 @@ function splitDifferent<B extends BuildFacts>(
   }
   return parts.map((part, index) => {
     const suffix = index === 0 ? '' : `~${part[0]?.build.identifier ?? String(index)}`;
+    const names = part.map((one) => one.name.shown);
+    const keys = part.map((one) => one.vendorKey);
     return {
       id: asId<PluginId>(id + suffix),
-      name:
-        mostFrequent(
-          part.map((one) => one.name.shown),
-          parted,
-        ) ?? id,
-      vendor:
-        vendors.get(
-          mostFrequent(
-            part.map((one) => one.vendorKey),
-            compare,
-          ) ?? '',
-        ) ?? null,
+      name: mostFrequent(names, parted) ?? id,
+      vendor: vendors.get(mostFrequent(keys, compare) ?? '') ?? null,
       builds: part.map((one) => one.build),
     };
   });
 }
 
-function canBeOne(one: Known<BuildFacts>, other: Known<BuildFacts>): boolean {
+function canBeOne(one: Known, other: Known): boolean {
   const [a, b] = [one.build, other.build];
   if (a.format !== b.format || a.identifier === null || b.identifier === null) return true;
   if (a.identifier === b.identifier) return true;
@@ -110,7 +114,7 @@ function canBeOne(one: Known<BuildFacts>, other: Known<BuildFacts>): boolean {
   return variant(one) !== variant(other);
 }
 
-const variant = ({ build, name }: Known<BuildFacts>): string =>
+const variant = ({ build, name }: Known): string =>
   name.channels ?? `${String(build.audioInputs)}>${String(build.audioOutputs)}`;
 
 const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

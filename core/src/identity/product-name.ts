@@ -1,13 +1,35 @@
 import { fold, joined } from '../text/words.js';
 
+export type Channels = 'mono' | 'stereo' | 'mono to stereo' | '5.1' | '7.1';
+
 /** A plugin's name taken apart: what is shown, what is compared, and which channel variant a build is. */
 export interface ProductName {
   readonly shown: string;
   readonly key: string;
-  readonly channels: 'mono' | 'stereo' | null;
+  readonly channels: Channels | null;
 }
 
-const CHANNELS = new Set(['mono', 'stereo']);
+/** Channel words as makers write them behind a name. Common practice. */
+const CHANNELS: Readonly<Record<string, Channels>> = {
+  mono: 'mono',
+  stereo: 'stereo',
+  '5.1': '5.1',
+  '7.1': '7.1',
+};
+// Single letters and pairs count in brackets only: "Plate (m)", "Plate (m>s)", but "Model M".
+const BRACKETED: Readonly<Record<string, Channels>> = {
+  m: 'mono',
+  s: 'stereo',
+  'm->s': 'mono to stereo',
+  'm>s': 'mono to stereo',
+  'm/s': 'mono to stereo',
+  'mono->stereo': 'mono to stereo',
+  'mono/stereo': 'mono to stereo',
+  surround: '5.1',
+  '1x1': 'mono',
+  '1x2': 'mono to stereo',
+  '2x2': 'stereo',
+};
 const TECHNICAL =
   /^(?:x64|x86|x86[-_ ]?64|win64|win32|amd64|arm64|(?:64|32)[- ]?bits?|vst|vst2|vst3|au|clap|lv2|ladspa|aax|audiounit)$/;
 
@@ -30,7 +52,8 @@ export function productName(name: string, vendor: string | null): ProductName {
     // "64 bit" with a blank: the number goes with its word; "8 bit" is a sound, not a build.
     const bits = /^bits?$/.test(word) ? /^(.*\S)[\s_-]+(?:64|32)$/.exec(before)?.[1] : undefined;
     if (before === '' || BINDS.test(before)) break;
-    if (CHANNELS.has(word)) channels ??= word as 'mono' | 'stereo';
+    const found = CHANNELS[word] ?? (match[2] === undefined ? undefined : BRACKETED[word.replace(/\s/g, '')]);
+    if (found !== undefined) channels ??= found;
     else if (bits === undefined && !TECHNICAL.test(word)) break;
     shown = bits ?? before;
   }

@@ -1,5 +1,12 @@
-import { AU_MEANINGS, declaredKind, LV2_MEANINGS, VST3_MEANINGS } from '../../src/catalogue/declared-types';
-import { byPreference, catalogueOf } from '../../src/catalogue/plugin';
+import {
+  AU_MEANINGS,
+  CLAP_MEANINGS,
+  LV2_MEANINGS,
+  VST2_MEANINGS,
+  VST3_MEANINGS,
+  type Meaning,
+} from '../../src/catalogue/declared-types';
+import { byPreference, type Preference } from '../../src/catalogue/preference';
 import { ROLES } from '../../src/catalogue/role';
 import { keepPluginIds, scanDifference, type KnownBuild } from '../../src/catalogue/scan-difference';
 import { FAMILIES, TYPE_IDS, TYPE_TREE } from '../../src/catalogue/type-tree';
@@ -21,55 +28,55 @@ describe('the tree of types', () => {
     ['VST3', VST3_MEANINGS],
     ['LV2', LV2_MEANINGS],
     ['AU', AU_MEANINGS],
+    ['CLAP', CLAP_MEANINGS],
+    ['VST2', VST2_MEANINGS],
   ])('every meaning of a %s word is on the tree, with a role that its type has', (_format, table) => {
-    for (const { role, type } of Object.values(table)) {
+    for (const { role, type } of Object.values<Meaning>(table)) {
       if (type !== undefined) expect(TYPE_IDS).toContain(type);
       if (role !== undefined) expect(ROLES).toContain(role);
       if (role !== undefined && type !== undefined) expect(TYPE_TREE[type].roles).toContain(role);
     }
   });
-});
 
-describe('what a build declares', () => {
+  // The lists of the published interfaces, entry by entry. VST3: ivstaudioprocessor.h and its documentation, "PlugType"; CLAP: plugin-features.h,
+  // AU: the component types of Audio Component Services, VST2: its categories; the last three from memory. LV2 is held to lv2core.ttl itself.
   it.each([
-    [['Fx', 'Reverb'], 'audio-effect', ['reverb']],
-    [['Instrument', 'Synth'], 'instrument', ['synth']],
-    [['Fx', 'Analyzer'], 'tool', ['analyser']],
-    [['Fx'], 'audio-effect', []],
-    [[], null, []],
-    [['Something New'], null, []],
-  ])('VST3 %j is %s %j', (declaredTypes, role, types) => {
-    expect(declaredKind(build({ name: 'x', declaredTypes }))).toEqual({ role, types });
-  });
-
-  it('an LV2 plugin without a class is known by its ports where they leave no doubt', () => {
-    const ports = (audioInputs: number, audioOutputs: number, midiInput: boolean, midiOutput: boolean) =>
-      declaredKind(build({ name: 'x', format: 'LV2', audioInputs, audioOutputs, midiInput, midiOutput })).role;
-    expect(ports(0, 2, true, false)).toBe('instrument');
-    expect(ports(2, 2, false, false)).toBe('audio-effect');
-    expect(ports(0, 0, true, true)).toBe('midi-effect');
-    expect(ports(0, 1, false, false)).toBeNull();
+    [
+      'VST3',
+      VST3_MEANINGS,
+      'Fx|Analyzer|Delay|Distortion|Dynamics|EQ|Filter|Generator|Instrument|Mastering|Modulation|Network|Pitch Shift|Restoration|Reverb|Spatial|Surround|Tools|Vocals|Drum|External|Piano|Sampler|Synth|Up-Downmix|Ambisonics|Mono|Stereo|OnlyRT|OnlyOfflineProcess|OnlyARA|NoOfflineProcess',
+    ],
+    ['AU', AU_MEANINGS, 'aumu|aufx|aumf|aumi|augn|aupn|aumx|aufc|auol|auou'],
+    [
+      'CLAP',
+      CLAP_MEANINGS,
+      'instrument|audio-effect|note-effect|note-detector|analyzer|synthesizer|sampler|drum|drum-machine|filter|phaser|equalizer|de-esser|phase-vocoder|granular|frequency-shifter|pitch-shifter|distortion|transient-shaper|compressor|expander|gate|limiter|flanger|chorus|delay|reverb|tremolo|glitch|utility|pitch-correction|restoration|multi-effects|mixing|mastering|mono|stereo|surround|ambisonic',
+    ],
+    [
+      'VST2',
+      VST2_MEANINGS,
+      'unknown|effect|synth|analysis|mastering|spatialiser|room effect|surround effect|restoration|offline|shell|generator',
+    ],
+  ])('every %s class has its meaning, and no word is made up', (_format, table, published) => {
+    expect(Object.keys(table).sort()).toEqual(published.split('|').sort());
   });
 });
 
-describe('the catalogue', () => {
-  it('takes the role that most builds name, and the types of those', () => {
-    const [plugin] = catalogueOf([
-      build({ name: 'Saltlamp', vendor: 'V', format: 'VST3', declaredTypes: ['Fx', 'Synth'] }),
-      build({ name: 'Saltlamp', vendor: 'V', format: 'AU', declaredTypes: ['aumu'] }),
-      build({ name: 'Saltlamp', vendor: 'V', format: 'LV2', declaredTypes: ['InstrumentPlugin'] }),
-    ]);
-    expect(plugin?.role).toBe('instrument');
-  });
+describe('the preferred build', () => {
+  const builds = [
+    build({ name: 'a', format: 'VST2', architectures: ['x86-64'], path: '/vst2' }),
+    build({ name: 'a', format: 'VST3', architectures: ['x86'], path: '/old' }),
+    build({ name: 'a', format: 'VST3', architectures: ['x86-64'], version: '1.9', path: '/1.9' }),
+    build({ name: 'a', format: 'VST3', architectures: ['x86-64'], version: '1.10', path: '/1.10' }),
+  ];
+  const order = (preference?: Preference) => byPreference(builds, preference).map((one) => one.path);
 
-  it('prefers 64 bits, then the newer format, then the newer version', () => {
-    const builds = [
-      build({ name: 'a', format: 'VST2', architectures: ['x86-64'], path: '/vst2' }),
-      build({ name: 'a', format: 'VST3', architectures: ['x86'], path: '/old' }),
-      build({ name: 'a', format: 'VST3', architectures: ['x86-64'], version: '1.9', path: '/1.9' }),
-      build({ name: 'a', format: 'VST3', architectures: ['x86-64'], version: '1.10', path: '/1.10' }),
-    ];
-    expect(byPreference(builds).map((one) => one.path)).toEqual(['/1.10', '/1.9', '/vst2', '/old']);
+  it('has 64 bits, then the newer format, then the newer version (common practice)', () =>
+    expect(order()).toEqual(['/1.10', '/1.9', '/vst2', '/old']));
+
+  it("follows the producer's own rule; a format that the rule does not name comes last", () => {
+    expect(order({ criteria: ['format', 'bits'], formats: ['VST2'] })).toEqual(['/vst2', '/1.9', '/1.10', '/old']);
+    expect(order({ criteria: [], formats: [] })).toEqual(['/1.9', '/1.10', '/old', '/vst2']);
   });
 });
 

@@ -101,3 +101,89 @@ describe('which builds are one plugin', () => {
     expect(at('/one/Plate.vst3')).toBe(at('/two/Plate.vst3'));
   });
 });
+
+describe('vendors that are people, and addresses', () => {
+  it('are the same in any order', () => {
+    expect(vendorKey('Ada Rook, Bo Wren')).toBe(vendorKey('Bo Wren & Ada Rook'));
+    expect(vendorKey('Rook & Daughters')).toBe(vendorKey('Rook and Daughters'));
+    expect(vendorKey('Copperhat, Inc.')).toBe(vendorKey('Copperhat'));
+    expect(vendorKey('Ada Rook')).not.toBe(vendorKey('Bo Wren'));
+  });
+  it('lose personal mail addresses, also those written for people', () => {
+    expect(shownVendor('Ada Rook (ada at rook dot example)')).not.toContain('<');
+    expect(shownVendor('Ada Rook <ada@rook.example>, Bo Wren <bo@wren.example>')).toBe('Ada Rook, Bo Wren');
+    expect(shownVendor('https://www.copperhat.example/plugins')).toBe('copperhat.example');
+  });
+});
+
+describe('builds that belong together by more than their name', () => {
+  const count = (...builds: Parameters<typeof groupBuilds>[0]): number => groupBuilds(builds).length;
+  const plate = (facts: Partial<Parameters<typeof build>[0]>) =>
+    build({ name: 'Plate', vendor: 'Copper Hat', ...facts });
+
+  it('the same identifier under a new name, and an identifier that a build says it replaces', () => {
+    expect(
+      count(
+        plate({ format: 'LV2', identifier: 'urn:p', path: '/1' }),
+        plate({ name: 'Copper Sheet', format: 'LV2', identifier: 'urn:p', path: '/2' }),
+      ),
+    ).toBe(1);
+    expect(
+      count(
+        plate({ format: 'LV2', identifier: 'urn:p', path: '/1' }),
+        plate({ name: 'Sheet', format: 'LV2', identifier: 'urn:q', replaces: ['urn:p'], path: '/2' }),
+      ),
+    ).toBe(1);
+  });
+
+  it('a VST2 id that two makers gave is no reason', () => {
+    expect(
+      count(
+        plate({ format: 'VST2', identifier: '41424344', path: '/1' }),
+        plate({ name: 'Hall', vendor: 'Lintel', format: 'VST2', identifier: '41424344', path: '/2' }),
+      ),
+    ).toBe(2);
+  });
+
+  it('a name cut at 31 bytes (VST2: a field of 32, memory) is completed by the one longer name', () => {
+    const long = 'Copper Plate for Travelling Puppet Shows';
+    const cut = plate({ name: long.slice(0, 31), format: 'VST2', path: '/1' });
+    expect(count(cut, plate({ name: long, format: 'VST3', path: '/2' }))).toBe(1);
+    expect(count(cut, plate({ name: long, path: '/2' }), plate({ name: `${long} 2`, path: '/3' }))).toBe(3);
+    expect(count(plate({ name: long.slice(0, 30), path: '/1' }), plate({ name: long, path: '/2' }))).toBe(2);
+  });
+
+  it("the vendor's initials in front of the name", () => {
+    expect(count(plate({ name: 'CH Plate', format: 'VST2', path: '/1' }), plate({ path: '/2' }))).toBe(1);
+    const copperhat = { vendor: 'Copperhat' };
+    expect(
+      count(plate({ ...copperhat, name: 'CH Plate', format: 'VST2', path: '/1' }), plate({ ...copperhat, path: '/2' })),
+    ).toBe(1);
+    // Letters of the vendor alone, with no such plugin elsewhere, may be a name.
+    expect(groupBuilds([plate({ ...copperhat, name: 'CP Lead', path: '/1' })])[0]?.id).toBe('copperhat/cplead');
+    expect(groupBuilds([plate({ vendor: 'Equinox', name: 'EQ One', path: '/1' })])[0]?.id).toBe('equinox/eqone');
+  });
+
+  it('channel words in brackets are variants; without brackets a letter is a name', () => {
+    expect(productName('Plate (m)', null)).toMatchObject({ shown: 'Plate', channels: 'mono' });
+    expect(productName('Plate (m->s)', null)).toMatchObject({ shown: 'Plate', channels: 'mono to stereo' });
+    expect(productName('Model M', null)).toMatchObject({ shown: 'Model M', channels: null });
+  });
+
+  it("a vendor by the producer's word: joined to another, or kept apart", () => {
+    const builds = [
+      plate({ vendor: 'Copperhat', path: '/1' }),
+      plate({ vendor: 'CH Audio', format: 'VST2', path: '/2' }),
+      plate({ vendor: 'Copperhat VST', format: 'CLAP', path: '/3' }),
+    ];
+    expect(
+      groupBuilds(builds)
+        .map((group) => group.vendor)
+        .sort(),
+    ).toEqual(['CH Audio', 'Copperhat']);
+    const joined = groupBuilds(builds, new Map([['CH Audio', { key: 'copperhat', name: 'Copperhat' }]]));
+    expect(joined.map((group) => group.vendor)).toEqual(['Copperhat']);
+    const apart = groupBuilds(builds, new Map([['Copperhat VST', { key: '=copperhatvst', name: 'Copperhat VST' }]]));
+    expect(apart.map((group) => group.vendor).sort()).toEqual(['CH Audio', 'Copperhat', 'Copperhat VST']);
+  });
+});

@@ -12,13 +12,15 @@ import {
   SlotRow,
   TrayEntryRow,
 } from './entities/arrangement.js';
-import { BuildRow, PluginRow } from './entities/catalogue.js';
+import { ChoiceRow, HeldBuildRow, PreferenceRow, VendorSpellingRow } from './entities/by-hand.js';
+import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
 import { ComputerRow, FolderRow, ScanRow } from './entities/computer.js';
 import { MIGRATIONS } from './migrations/migrations.js';
 
 const ENTITIES = [
-  ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow],
+  ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
   ...[ChestRow, DrawerRow, EntryRow, TrayEntryRow, SessionRow, LaneRow, SlotRow, ChangeRow, LoadRow],
+  ...[ChoiceRow, HeldBuildRow, VendorSpellingRow, PreferenceRow],
 ];
 
 /** A connection to the database, not yet opened. The schema comes from the migrations alone. */

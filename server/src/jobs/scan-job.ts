@@ -1,18 +1,14 @@
-import { sep } from 'node:path';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
-import type { ComputerId } from '@clever-drawer/core/ids';
-import type { ScanProgress, ScanResult } from '@clever-drawer/scan/run-scan';
-import { scanInThread } from '@clever-drawer/scan/scan-thread';
-import { ScanRow } from '../database/entities/computer.js';
-import { FolderRow } from '../database/entities/computer.js';
+import { Asker } from '@clever-drawer/scan/ask/asker';
+import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
+import { runScan, type ScanProgress, type ScanResult } from '@clever-drawer/scan/run-scan';
+import { FolderRow, ScanRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
-import { applyScan } from '../store/catalogue-store.js';
-import { findComputer } from '../store/computer-store.js';
-import { signOn } from '../store/scan-store.js';
-
-/** How a scan is carried out: in a thread of its own; tests may put another in its place. */
-export type ScanRunner = typeof scanInThread;
+import { isBelow } from '../store/computer-store.js';
+import { loadPlaces } from '../store/place-store.js';
+import { applyScan } from '../store/scan-result-store.js';
+import { signOn, type ScanJob } from '../store/scan-store.js';
 
 const SIGN_ON_MS = 250;
 
@@ -20,10 +16,12 @@ const SIGN_ON_MS = 250;
 export async function runScanJob(
   source: DataSource,
   log: Logger,
-  job: { id: string; computerId: ComputerId; folders: readonly string[] },
-  run: ScanRunner = scanInThread,
+  job: ScanJob,
+  limits: AskLimits,
+  run: typeof runScan = runScan,
 ): Promise<void> {
   const cancel = new AbortController();
+  const asker = new Asker(limits);
   let progress: ScanProgress = { found: 0, read: 0, current: null };
   const timer = setInterval(() => {
     signOn(source.manager, job.id, progress).then(
@@ -32,7 +30,15 @@ export async function runScanJob(
     );
   }, SIGN_ON_MS);
   try {
-    const result = await run(job.folders, { onProgress: (now) => (progress = now), signal: cancel.signal });
+    const known = job.wish.again === true ? new Map() : await loadPlaces(source.manager, job.computerId);
+    const silent = await source.manager.findBy(FolderRow, { computerId: job.computerId, asks: false });
+    const result = await run(job.folders, {
+      onProgress: (now) => (progress = now),
+      signal: cancel.signal,
+      known,
+      asker,
+      mayAsk: (path) => !silent.some((folder) => isBelow(path, folder.path)),
+    });
     clearInterval(timer);
     await finish(source, job, result);
   } catch (error) {
@@ -44,39 +50,28 @@ export async function runScanJob(
       .catch((inner: unknown) => log.error({ err: inner }, 'the failure of a scan could not be noted'));
   } finally {
     clearInterval(timer);
+    asker.close();
   }
 }
 
-async function finish(
-  source: DataSource,
-  job: { id: string; computerId: ComputerId },
-  result: ScanResult,
-): Promise<void> {
+async function finish(source: DataSource, job: ScanJob, result: ScanResult): Promise<void> {
   await source.transaction(async (db) => {
-    await findComputer(db, job.computerId, true);
-    const outcome = await applyScan(db, job.computerId, result.builds, wasScannedIn(result));
+    const { outcome, story } = await applyScan(db, job.computerId, result, job.wish);
+    const read = result.places.length;
     await db.query(
-      `UPDATE scan SET state = $2, "endedAt" = now(), outcome = $3::jsonb, faults = $4::jsonb, progress = $5::jsonb WHERE id = $1`,
+      `UPDATE scan SET state = $2, "endedAt" = now(), outcome = $3::jsonb, faults = $4::jsonb, progress = $5::jsonb, story = $6::jsonb
+       WHERE id = $1`,
       [
         job.id,
         result.cancelled ? 'cancelled' : 'done',
         JSON.stringify(outcome),
         jsonForDatabase(result.faults),
-        JSON.stringify({ found: result.builds.length, read: result.builds.length, current: null }),
+        JSON.stringify({ found: read, read, current: null }),
+        jsonForDatabase(story),
       ],
     );
     for (const path of result.folders) {
       await db.update(FolderRow, { computerId: job.computerId, path }, { lastScannedAt: new Date() });
     }
   });
-}
-
-/** A build may only vanish where the scan looked, to its end, and could read: not after a cancel, and not below a folder that failed. */
-function wasScannedIn(result: ScanResult): (path: string) => boolean {
-  if (result.cancelled) return () => false;
-  const failed = result.faults.filter((fault) => fault.code !== 'binary-missing').map((fault) => fault.path);
-  const below = (path: string, folder: string): boolean =>
-    path === folder || path.startsWith(folder.endsWith(sep) ? folder : folder + sep);
-  return (path) =>
-    result.folders.some((folder) => below(path, folder)) && !failed.some((folder) => below(path, folder));
 }

@@ -13,6 +13,7 @@ import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
 import { ROW_KINDS } from '@clever-drawer/core/chests/arrangement';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
+import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
 import {
   exportArrangement,
@@ -32,7 +33,7 @@ import { LoadRow } from '../database/entities/arrangement.js';
 import { checked } from '../http/checked.js';
 import { notFound, refused } from '../http/http-error.js';
 import { loadArrangement, rowsOf } from '../store/arrangement-store.js';
-import { addMissing, loadCatalogue, loadPlugin, loadReferences, namesOf } from '../store/catalogue-store.js';
+import { addMissing, loadCatalogue, loadPlugin, loadReferences, namesOf, ownersOf } from '../store/catalogue-store.js';
 import { saveChange, step, stepsOf } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
 import type { Context } from './context.js';
@@ -80,8 +81,7 @@ export function arrangementRoutes({ source }: Context): Router {
     const saved = await holding(request.params.computer, async (db, id) => {
       const state = await loadArrangement(db, id);
       if (state.chest.has(chestId)) throw refused('This chest has been made already.');
-      const { plugins } = await loadCatalogue(db, id);
-      const here = plugins
+      const here = withChoices((await loadCatalogue(db, id)).plugins, state)
         .filter((plugin) => plugin.found)
         .map((plugin) => ({
           ...plugin,
@@ -101,12 +101,14 @@ export function arrangementRoutes({ source }: Context): Router {
   routes.post('/computers/:computer/loads', async (request, response) => {
     const load = checked(loadRequest, request.body);
     const saved = await holding(request.params.computer, async (db, id) => {
-      const plugin = await loadPlugin(db, id, asId<PluginId>(load.pluginId));
-      if (plugin === null) throw notFound('plugin');
+      const state = await loadArrangement(db, id);
+      const known = await loadPlugin(db, id, asId<PluginId>(load.pluginId));
+      const plugin = known === null ? undefined : withChoices([known], state)[0];
+      if (plugin === undefined) throw notFound('plugin');
       const build = plugin.builds.find((one) => one.found);
       if (build === undefined)
         throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
-      const slot = (await loadArrangement(db, id)).slot.get(load.slotId);
+      const slot = state.slot.get(load.slotId);
       if (slot !== undefined && plugin.role !== null && !fits(slot.kind, plugin.role)) {
         throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[slot.kind]}.`);
       }
@@ -156,12 +158,33 @@ async function carryOut(db: EntityManager, computerId: ComputerId, intent: Inten
     computerId,
     mentioned.filter((id) => id !== null),
   );
+  await checkBuilds(db, computerId, intent);
   const plan = planChange(state, intent, (id) => names.get(id));
   if (!plan.ok) throw refused(plan.refusal);
   return saveChange(db, computerId, plan.change);
 }
 
+/** Builds that an intent names must still belong where the screen showed them. */
+async function checkBuilds(db: EntityManager, computerId: ComputerId, intent: Intent): Promise<void> {
+  const named =
+    intent.kind === 'join-plugins'
+      ? intent.builds
+      : intent.kind === 'split-plugin'
+        ? intent.buildIds.map((id) => ({ id, pluginId: intent.pluginId }))
+        : [];
+  if (named.length === 0) return;
+  const owners = await ownersOf(
+    db,
+    computerId,
+    named.map((build) => build.id),
+  );
+  if (named.some(({ id, pluginId }) => owners.get(id) !== pluginId))
+    throw refused('These builds have been grouped otherwise in the meantime. Look again, and repeat it.');
+}
+
 function pluginIdsIn(intent: Intent): readonly PluginId[] {
+  if (intent.kind === 'join-plugins') return [intent.intoId, ...intent.pluginIds];
+  if (intent.kind === 'split-plugin') return [intent.pluginId, intent.newId];
   if ('pluginIds' in intent) return intent.pluginIds;
   return 'pluginId' in intent ? [intent.pluginId] : [];
 }

@@ -1,13 +1,15 @@
 import { Router } from 'express';
+import { existsSync } from 'node:fs';
 import { isAbsolute, resolve } from 'node:path';
-import { computerRequest, folderRequest, renameRequest } from '@clever-drawer/contract/requests';
+import { computerRequest, folderChangeRequest, folderRequest, renameRequest } from '@clever-drawer/contract/requests';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { checked } from '../http/checked.js';
 import { HttpError, notFound } from '../http/http-error.js';
-import { loadCatalogue, loadPlugin } from '../store/catalogue-store.js';
+import { findPicture, loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
   addFolder,
+  changeFolder,
   findComputer,
   listComputers,
   listFolders,
@@ -17,7 +19,7 @@ import {
 import type { Context } from './context.js';
 
 /** Computers, their plugin folders and their catalogues. */
-export function computerRoutes({ source, presentFolders }: Context): Router {
+export function computerRoutes({ source, presentFolders, arrivals }: Context): Router {
   const routes = Router();
   const db = source.manager;
   const idOf = async (id: unknown): Promise<ComputerId> => asId<ComputerId>((await findComputer(db, id)).id);
@@ -57,11 +59,21 @@ export function computerRoutes({ source, presentFolders }: Context): Router {
         `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
       );
     }
-    response.status(201).json({ id: await addFolder(db, computer, resolve(path)) });
+    const id = await addFolder(db, computer, resolve(path));
+    await arrivals.look();
+    response.status(201).json({ id });
   });
 
   routes.delete('/computers/:computer/folders/:folder', async (request, response) => {
     await removeFolder(db, await idOf(request.params.computer), request.params.folder);
+    await arrivals.look();
+    response.status(204).end();
+  });
+
+  routes.patch('/computers/:computer/folders/:folder', async (request, response) => {
+    const computer = await idOf(request.params.computer);
+    await changeFolder(db, computer, request.params.folder, checked(folderChangeRequest, request.body));
+    await arrivals.look();
     response.status(204).end();
   });
 
@@ -73,6 +85,18 @@ export function computerRoutes({ source, presentFolders }: Context): Router {
     const plugin = await loadPlugin(db, await idOf(request.params.computer), asId<PluginId>(request.params.plugin));
     if (plugin === null) throw notFound('plugin');
     response.json(plugin);
+  });
+
+  routes.get('/computers/:computer/vendors', async (request, response) => {
+    response.json(await loadVendors(db, await idOf(request.params.computer)));
+  });
+
+  routes.get('/computers/:computer/builds/:build/pictures/:number', async (request, response) => {
+    const { computer, build, number } = request.params;
+    const path = await findPicture(db, await idOf(computer), build, Number(number));
+    if (path === null || !existsSync(path)) throw notFound('picture');
+    response.type('png').set('Cache-Control', 'private, max-age=3600');
+    response.sendFile(path, { dotfiles: 'allow' });
   });
 
   return routes;

@@ -2,7 +2,9 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
-import type { ScanRunner } from '../jobs/scan-job.js';
+import type { Arrival } from '@clever-drawer/contract/responses';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import type { ScanQueue } from '../jobs/scan-queue.js';
 
 /** What the routes work with; put in from outside. */
 export interface Context {
@@ -10,5 +12,7 @@ export interface Context {
   readonly log: Logger;
   /** The plugin folders that this machine has, when a catalogued computer runs this system. */
   readonly presentFolders: (system: System) => UsualFolder[];
-  readonly scan?: ScanRunner;
+  readonly scans: ScanQueue;
+  /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */
+  readonly arrivals: { of(computerId: ComputerId): readonly Arrival[]; look(): Promise<void> };
 }

@@ -1,15 +1,16 @@
 import { Router } from 'express';
 import { scanRequest } from '@clever-drawer/contract/requests';
+import { reportProblem } from '@clever-drawer/core/exchange/scan-report';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { checked } from '../http/checked.js';
-import { conflict, refused } from '../http/http-error.js';
-import { runScanJob } from '../jobs/scan-job.js';
-import { findComputer, listFolders } from '../store/computer-store.js';
-import { addScan, findScan, listScans, requestCancel, runningScan } from '../store/scan-store.js';
+import { refused } from '../http/http-error.js';
+import { findComputer, isBelow, listFolders } from '../store/computer-store.js';
+import { loadFaults } from '../store/place-store.js';
+import { addScan, findScan, findStory, listScans, requestCancel } from '../store/scan-store.js';
 import type { Context } from './context.js';
 
-/** Scans: start, watch, cancel, and the history. */
-export function scanRoutes({ source, log, scan }: Context): Router {
+/** Scans: start, watch, cancel, the history with its stories; problems that stand, and arrivals. */
+export function scanRoutes({ source, scans, arrivals }: Context): Router {
   const routes = Router();
   const db = source.manager;
 
@@ -19,21 +20,33 @@ export function scanRoutes({ source, log, scan }: Context): Router {
   });
 
   routes.post('/computers/:computer/scans', async (request, response) => {
-    const { folderIds } = checked(scanRequest, request.body);
-    const job = await source.transaction(async (inner) => {
-      // The lock keeps two windows from starting a scan at the same moment.
-      const computerId = asId<ComputerId>((await findComputer(inner, request.params.computer, true)).id);
-      if ((await runningScan(inner, computerId)) !== null) {
-        throw conflict('A scan is running on this computer. Wait for its end, or cancel it.');
-      }
-      const all = await listFolders(inner, computerId);
-      const wanted = all.filter((folder) => folderIds.length === 0 || folderIds.includes(folder.id));
-      if (wanted.length === 0) throw refused('There is no folder to scan. Add a plugin folder first.');
-      const folders = wanted.map((folder) => folder.path);
-      return { id: await addScan(inner, computerId, folders), computerId, folders };
-    });
-    void runScanJob(source, log, job, scan);
-    response.status(202).json(await findScan(db, job.id));
+    const { folderIds, paths, again } = checked(scanRequest, request.body);
+    const computerId = asId<ComputerId>((await findComputer(db, request.params.computer)).id);
+    const all = await listFolders(db, computerId);
+    if (all.length === 0) throw refused('There is no folder to scan. Add a plugin folder first.');
+    const outside = paths.find((path) => !all.some((folder) => isBelow(path, folder.path)));
+    if (outside !== undefined) throw refused(`${outside} is in none of the plugin folders. Add its folder first.`);
+    const named = all.filter((folder) => folderIds.includes(folder.id)).map((folder) => folder.path);
+    if (folderIds.length > 0 && named.length === 0) throw refused('This folder is not on the list any more.');
+    const everything = folderIds.length === 0 && paths.length === 0;
+    const folders = everything ? all.map((folder) => folder.path) : [...named, ...paths];
+    const id = await addScan(db, { computerId, folders, wish: { everything, again, places: paths } });
+    scans.start(computerId);
+    response.status(202).json(await findScan(db, id));
+  });
+
+  routes.get('/computers/:computer/problems', async (request, response) => {
+    const computer = await findComputer(db, request.params.computer);
+    response.json((await loadFaults(db, asId<ComputerId>(computer.id))).map(reportProblem));
+  });
+
+  routes.get('/computers/:computer/arrivals', async (request, response) => {
+    const computer = await findComputer(db, request.params.computer);
+    response.json(arrivals.of(asId<ComputerId>(computer.id)));
+  });
+
+  routes.get('/scans/:scan/story', async (request, response) => {
+    response.json(await findStory(db, request.params.scan));
   });
 
   routes.get('/scans/:scan', async (request, response) => {

@@ -14,6 +14,10 @@ const TABLES: Readonly<Record<RowKind, { table: string; columns: readonly string
   session: { table: 'session', columns: ['id', 'name', 'order'] },
   lane: { table: 'lane', columns: ['id', 'sessionId', 'kind', 'name', 'order'] },
   slot: { table: 'slot', columns: ['id', 'laneId', 'kind', 'order', 'pluginId', 'buildId'] },
+  choice: { table: 'choice', columns: ['id', 'role', 'types', 'vendor', 'buildId'] },
+  heldBuild: { table: 'held_build', columns: ['id', 'pluginId', 'fromPluginId', 'whole'] },
+  vendorSpelling: { table: 'vendor_spelling', columns: ['id', 'key', 'name'] },
+  preference: { table: 'preference', columns: ['id', 'criteria', 'formats'] },
 };
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');

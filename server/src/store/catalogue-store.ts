@@ -1,67 +1,118 @@
-import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import { byPreference, kindOf } from '@clever-drawer/core/catalogue/plugin';
-import { keepPluginIds, scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
-import type { KnownBuild, ScanDifference } from '@clever-drawer/core/catalogue/scan-difference';
+import { workOutKind } from '@clever-drawer/core/catalogue/kind';
+import { byPreference } from '@clever-drawer/core/catalogue/preference';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
-import { groupBuilds } from '@clever-drawer/core/identity/group-builds';
+import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
 import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { CatalogueView, PluginDetail, PluginView, ScanOutcome } from '@clever-drawer/contract/responses';
+import type { BuildView, CatalogueView, PluginDetail, PluginView, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { ComputerRow } from '../database/entities/computer.js';
-import { jsonForDatabase } from '../database/json.js';
+import { isUuid } from '../http/checked.js';
+import { rowsOf } from './arrangement-store.js';
+import { loadWorkedOut, putPlugins } from './grouping-store.js';
 
 type FoundBuild = BuildFacts & { readonly id: BuildId; readonly found: boolean };
 
 const withId = ({ id, found, facts }: BuildRow): FoundBuild => ({ ...facts, id: asId<BuildId>(id), found });
 
-/** Builds still there before those that are gone, each part in order of preference. */
-const inOrder = (builds: readonly FoundBuild[]): FoundBuild[] => [
+/** Builds still there before those that are gone, each part in the standard order of preference. */
+const inOrder = <B extends BuildView>(builds: readonly B[]): B[] => [
   ...byPreference(builds.filter((build) => build.found)),
   ...byPreference(builds.filter((build) => !build.found)),
 ];
 
-/** The whole catalogue of a computer, by name. */
+/** The whole catalogue of a computer, by name, as it was worked out. A plugin without builds is in it as long as something refers to it. */
 export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
   const { catalogueRevision: revision } = await db.findOneByOrFail(ComputerRow, { id: computerId });
-  const plugins = await db.query<Omit<PluginView, 'builds' | 'found'>[]>(
-    'SELECT id, name, vendor, role, types FROM plugin WHERE "computerId" = $1',
+  const plugins = await loadWorkedOut(db, computerId);
+  const builds = await db.query<(BuildView & { pluginId: string })[]>(
+    `SELECT id, "pluginId", found, facts->>'format' AS format, facts->'architectures' AS architectures,
+            facts->>'version' AS version, facts->>'path' AS path
+     FROM build WHERE "computerId" = $1`,
     [computerId],
   );
-  const builds = await db.query<BuildRow[]>('SELECT id, "pluginId", found, facts FROM build WHERE "computerId" = $1', [
-    computerId,
-  ]);
-  const buildsOf = new Map<string, FoundBuild[]>();
-  for (const row of builds) {
-    const own = buildsOf.get(row.pluginId);
-    if (own === undefined) buildsOf.set(row.pluginId, [withId(row)]);
-    else own.push(withId(row));
+  const buildsOf = new Map<string, BuildView[]>();
+  for (const { pluginId, ...build } of builds) {
+    const own = buildsOf.get(pluginId);
+    if (own === undefined) buildsOf.set(pluginId, [build]);
+    else own.push(build);
   }
-  const views = plugins.map((plugin): PluginView => {
-    const own = inOrder(buildsOf.get(plugin.id) ?? []);
-    return {
-      ...plugin,
-      found: own.some((build) => build.found),
-      builds: own.map(({ id, format, architectures, found }) => ({ id, format, architectures, found })),
-    };
-  });
+  const referred = plugins.every((plugin) => buildsOf.has(plugin.id))
+    ? new Set<string>()
+    : await referredPlugins(db, computerId);
+  const views = plugins
+    .filter((plugin) => buildsOf.has(plugin.id) || referred.has(plugin.id))
+    .map((plugin): PluginView => {
+      const own = inOrder(buildsOf.get(plugin.id) ?? []);
+      return { ...plugin, found: own.some((build) => build.found), builds: own };
+    });
   return { revision, plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)) };
 }
 
-/** One plugin with all facts of its builds; null when there is none of this id. */
+/** Plugins that stand in a drawer, on a tray or in a slot. */
+async function referredPlugins(db: EntityManager, computerId: ComputerId): Promise<Set<string>> {
+  const rows = await db.query<{ pluginId: string }[]>(
+    `SELECT "pluginId" FROM entry WHERE "computerId" = $1 UNION SELECT "pluginId" FROM tray_entry WHERE "computerId" = $1
+     UNION SELECT "pluginId" FROM slot WHERE "computerId" = $1 AND "pluginId" IS NOT NULL`,
+    [computerId],
+  );
+  return new Set(rows.map((row) => row.pluginId));
+}
+
+/** One plugin with all facts of its builds and the evidence for what it is; null when there is none of this id. */
 export async function loadPlugin(
   db: EntityManager,
   computerId: ComputerId,
   id: PluginId,
 ): Promise<PluginDetail | null> {
-  const plugin = await db.findOneBy(PluginRow, { computerId, id });
-  if (plugin === null) return null;
+  const row = await db.findOneBy(PluginRow, { computerId, id });
+  if (row === null) return null;
   const builds = inOrder((await db.findBy(BuildRow, { computerId, pluginId: id })).map(withId));
-  const { name, vendor, role, types } = plugin;
-  return { id, name, vendor, role, types, found: builds.some((build) => build.found), builds };
+  const { name, vendor } = row;
+  const kind = workOutKind(name, builds);
+  return { id, name, vendor, ...kind, found: builds.some((build) => build.found), builds };
+}
+
+/** The path of a picture that came with a build, by its number; null when there is none. Only what a scan has found is ever shown. */
+export async function findPicture(
+  db: EntityManager,
+  computerId: ComputerId,
+  buildId: unknown,
+  number: number,
+): Promise<string | null> {
+  if (!isUuid(buildId)) return null;
+  const build = await db.findOneBy(BuildRow, { computerId, id: buildId });
+  return build?.facts.pictures[number] ?? null;
+}
+
+/** The vendors of a computer with the spellings that are taken for each, by name. */
+export async function loadVendors(db: EntityManager, computerId: ComputerId): Promise<VendorView[]> {
+  const rows = await db.query<{ name: string; written: string; plugins: number; builds: number }[]>(
+    `SELECT p.vendor AS name, b.facts->>'vendor' AS written, count(DISTINCT p.id)::int AS plugins, count(*)::int AS builds
+     FROM build b JOIN plugin p ON p."computerId" = b."computerId" AND p.id = b."pluginId"
+     WHERE b."computerId" = $1 AND b.facts->>'vendor' IS NOT NULL AND p.vendor IS NOT NULL GROUP BY 1, 2`,
+    [computerId],
+  );
+  const plugins = await db.query<{ name: string; plugins: number }[]>(
+    `SELECT vendor AS name, count(*)::int AS plugins FROM plugin p WHERE "computerId" = $1 AND vendor IS NOT NULL
+       AND EXISTS (SELECT FROM build b WHERE b."computerId" = p."computerId" AND b."pluginId" = p.id) GROUP BY 1`,
+    [computerId],
+  );
+  const byHand = new Set((await rowsOf(db, computerId, 'vendorSpelling')).map((row) => row.id));
+  return plugins
+    .map(({ name, plugins: count }) => {
+      const spellings = new Map<string, number>();
+      for (const row of rows.filter((one) => one.name === name)) {
+        const spelling = shownVendor(row.written);
+        if (spelling !== null) spellings.set(spelling, (spellings.get(spelling) ?? 0) + row.builds);
+      }
+      const views = [...spellings].map(([spelling, builds]) => ({ spelling, builds, byHand: byHand.has(spelling) }));
+      return { name, plugins: count, spellings: views.sort((a, b) => b.builds - a.builds) };
+    })
+    .sort((a, b) => compareNames(a.name, b.name));
 }
 
 /** Names of the plugins among these ids that the catalogue has. */
@@ -75,6 +126,19 @@ export async function namesOf(
     [computerId, [...new Set(ids)]],
   );
   return new Map(rows.map(({ id, name }) => [id, name]));
+}
+
+/** The plugin of each of these builds. */
+export async function ownersOf(
+  db: EntityManager,
+  computerId: ComputerId,
+  buildIds: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  const rows = await db.query<{ id: string; pluginId: string }[]>(
+    'SELECT id, "pluginId" FROM build WHERE "computerId" = $1 AND id::text = ANY($2)',
+    [computerId, buildIds],
+  );
+  return new Map(rows.map((row) => [row.id, row.pluginId]));
 }
 
 /** The identifiers by which plugins are known again, for export and import. */
@@ -99,90 +163,8 @@ export async function addMissing(
   missing: readonly PluginReference[],
 ): Promise<void> {
   if (missing.length === 0) return;
-  const rows = missing.map(({ id, name, vendor }) => ({ id, name, vendor, role: null, types: [] }));
+  const unknown = { role: null, roleGrade: 'unknown', types: [], typeGrade: 'unknown', contradictions: [] } as const;
+  const rows = missing.map(({ id, name, vendor }) => ({ id, name, vendor, ...unknown }));
   await putPlugins(db, computerId, rows);
   await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
-}
-
-/** Brings the catalogue up to a scan. The caller holds the computer's lock, and the transaction makes it all or nothing. */
-export async function applyScan(
-  db: EntityManager,
-  computerId: ComputerId,
-  seen: readonly BuildFacts[],
-  wasScanned: (path: string) => boolean,
-): Promise<ScanOutcome> {
-  const rows = await db.findBy(BuildRow, { computerId });
-  const known = rows.map(({ id, pluginId, facts, found }): KnownBuild => ({
-    id: asId<BuildId>(id),
-    pluginId: asId<PluginId>(pluginId),
-    facts,
-    found,
-  }));
-  const difference = scanDifference(known, seen, wasScanned);
-  const builds = buildsAfter(difference);
-  const groups = groupBuilds(builds.map((one) => one.facts));
-  const rowOf = new Map(builds.map((one) => [one.facts, one]));
-  const ids = keepPluginIds(groups, (facts) => rowOf.get(facts)?.pluginId);
-  const plugins = groups.map((group) => ({
-    id: ids.get(group) ?? group.id,
-    name: group.name,
-    vendor: group.vendor,
-    ...kindOf(group.builds),
-  }));
-  await putPlugins(db, computerId, plugins);
-  const buildRows = groups.flatMap((group) =>
-    group.builds.map((facts) => ({
-      id: rowOf.get(facts)?.id,
-      pluginId: ids.get(group) ?? group.id,
-      found: rowOf.get(facts)?.found,
-      facts,
-    })),
-  );
-  await db.query(
-    `INSERT INTO build (id, "computerId", "pluginId", found, facts)
-     SELECT id, $1, "pluginId", found, facts FROM jsonb_populate_recordset(NULL::build, $2::jsonb)
-     ON CONFLICT (id) DO UPDATE SET "pluginId" = EXCLUDED."pluginId", found = EXCLUDED.found, facts = EXCLUDED.facts`,
-    [computerId, jsonForDatabase(buildRows)],
-  );
-  await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
-  return {
-    plugins: new Set(buildRows.filter((row) => row.found).map((row) => row.pluginId)).size,
-    builds: buildRows.filter((row) => row.found).length,
-    arrived: difference.arrived.length,
-    changed: difference.changed.length,
-    vanished: difference.vanished.length,
-    returned: difference.returned.length,
-  };
-}
-
-interface BuildAfter {
-  readonly id: string;
-  readonly pluginId: PluginId | undefined;
-  readonly found: boolean;
-  readonly facts: BuildFacts;
-}
-
-function buildsAfter(difference: ScanDifference): BuildAfter[] {
-  const { arrived, changed, returned, same, vanished, untouched } = difference;
-  return [
-    ...arrived.map((facts) => ({ id: randomUUID(), pluginId: undefined, found: true, facts })),
-    ...[...changed, ...returned].map(({ known: { id, pluginId }, facts }) => ({ id, pluginId, found: true, facts })),
-    ...same,
-    ...vanished.map((known) => ({ ...known, found: false })),
-    ...untouched,
-  ];
-}
-
-async function putPlugins(
-  db: EntityManager,
-  computerId: ComputerId,
-  plugins: readonly Pick<PluginView, 'id' | 'name' | 'vendor' | 'role' | 'types'>[],
-): Promise<void> {
-  await db.query(
-    `INSERT INTO plugin ("computerId", id, name, vendor, role, types)
-     SELECT $1, id, name, vendor, role, types FROM jsonb_populate_recordset(NULL::plugin, $2::jsonb)
-     ON CONFLICT ("computerId", id) DO UPDATE
-       SET name = EXCLUDED.name, vendor = EXCLUDED.vendor, role = EXCLUDED.role, types = EXCLUDED.types`,
-    [computerId, jsonForDatabase(plugins)],
-  );
 }

@@ -9,6 +9,7 @@ import { ComputerRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
 import { loadArrangement, writeEdits } from './arrangement-store.js';
+import { groupAnew, regroups } from './grouping-store.js';
 
 /** What undo and redo would do next. */
 export async function stepsOf(db: EntityManager, computerId: ComputerId): Promise<Steps> {
@@ -24,6 +25,7 @@ const nextUndone = (db: EntityManager, computerId: ComputerId) =>
 /** Saves a change and its place in the journal; what had been undone before can't be redone after it. The caller holds the computer's lock. */
 export async function saveChange(db: EntityManager, computerId: ComputerId, change: Change): Promise<SavedChange> {
   await writeEdits(db, computerId, change.edits);
+  if (regroups(change.edits)) await groupAnew(db, computerId, change.edits);
   await db.delete(ChangeRow, { computerId, undone: true });
   await db.query(
     `INSERT INTO change ("computerId", seq, label, edits)
@@ -45,6 +47,7 @@ export async function step(db: EntityManager, computerId: ComputerId, way: 'undo
     );
   }
   await writeEdits(db, computerId, edits);
+  if (regroups(edits)) await groupAnew(db, computerId, edits);
   await db.update(ChangeRow, { computerId, seq: entry.seq }, { undone: way === 'undo' });
   return saved(db, computerId, entry.label, edits);
 }

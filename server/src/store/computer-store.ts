@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { sep } from 'node:path';
 import type { EntityManager } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
@@ -41,7 +42,7 @@ export async function findComputer(db: EntityManager, id: unknown, lock = false)
 /** The plugin folders with the number of builds found in each, in the order in which they were added. */
 export async function listFolders(db: EntityManager, computerId: ComputerId): Promise<FolderView[]> {
   return db.query<FolderView[]>(
-    `SELECT f.id, f.path, f."lastScannedAt",
+    `SELECT f.id, f.path, f."lastScannedAt", f.asks, f.watches,
             (SELECT count(*)::int FROM build b WHERE b."computerId" = f."computerId" AND b.found
               AND (b.facts->>'path' = f.path OR starts_with(b.facts->>'path', rtrim(f.path, '/') || '/'))) AS builds
      FROM folder f WHERE f."computerId" = $1 ORDER BY f."addedAt", f.path`,
@@ -55,6 +56,26 @@ export async function addFolder(db: EntityManager, computerId: ComputerId, path:
   await db.insert(FolderRow, { id, computerId, path });
   return id;
 }
+
+/** Turns a folder's switches. */
+export async function changeFolder(
+  db: EntityManager,
+  computerId: ComputerId,
+  id: unknown,
+  change: { asks?: boolean | undefined; watches?: boolean | undefined },
+): Promise<void> {
+  const found = isUuid(id) ? await db.findOneBy(FolderRow, { id, computerId }) : null;
+  if (found === null) throw notFound('folder');
+  await db.update(
+    FolderRow,
+    { id: found.id },
+    { asks: change.asks ?? found.asks, watches: change.watches ?? found.watches },
+  );
+}
+
+/** Whether a path is a folder or lies in it. */
+export const isBelow = (path: string, folder: string): boolean =>
+  path === folder || path.startsWith(folder.endsWith(sep) ? folder : folder + sep);
 
 /** Takes a folder off the list; its builds stay in the catalogue until a scan no longer finds them. */
 export async function removeFolder(db: EntityManager, computerId: ComputerId, id: unknown): Promise<void> {

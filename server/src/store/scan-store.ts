@@ -2,14 +2,23 @@ import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import { reportProblem } from '@clever-drawer/core/exchange/scan-report';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import type { ScanView } from '@clever-drawer/contract/responses';
-import { ScanRow } from '../database/entities/computer.js';
+import { asId } from '@clever-drawer/core/ids';
+import type { ScanStory, ScanView } from '@clever-drawer/contract/responses';
+import { ScanRow, type ScanWish } from '../database/entities/computer.js';
 import { isUuid } from '../http/checked.js';
 import { notFound } from '../http/http-error.js';
 
 // A running scan signs on several times a second; one that has not for this long has lost its process.
 const SILENCE = '15 seconds';
 const KEPT = 50;
+
+/** A scan to be carried out. */
+export interface ScanJob {
+  readonly id: string;
+  readonly computerId: ComputerId;
+  readonly folders: readonly string[];
+  readonly wish: ScanWish;
+}
 
 /** Marks scans whose process is gone as interrupted: the catalogue is as it was before them. */
 export const endLostScans = (db: EntityManager): Promise<unknown> =>
@@ -18,36 +27,62 @@ export const endLostScans = (db: EntityManager): Promise<unknown> =>
      WHERE state = 'running' AND "heartbeatAt" < now() - interval '${SILENCE}'`,
   );
 
-/** The scans of a computer, newest first. */
+/** Scans that waited for a process that is gone will not begin any more. For the start of a server that has the data to itself. */
+export const endWaitingScans = (db: EntityManager): Promise<unknown> =>
+  db.query(`UPDATE scan SET state = 'interrupted', "endedAt" = now() WHERE state = 'waiting'`);
+
+const COLUMNS = `id, state, folders, progress, outcome, jsonb_array_length(faults) AS problems, "startedAt", "endedAt", failure`;
+type ListedRow = Omit<ScanRow, 'faults'> & { readonly problems: number };
+
+/** The scans of a computer, newest first; without their problems and stories, which are large and asked for by themselves. */
 export async function listScans(db: EntityManager, computerId: ComputerId): Promise<ScanView[]> {
   await endLostScans(db);
-  const rows = await db.find(ScanRow, { where: { computerId }, order: { startedAt: 'DESC' }, take: KEPT });
+  const rows = await db.query<ListedRow[]>(
+    `SELECT ${COLUMNS} FROM scan WHERE "computerId" = $1 ORDER BY "startedAt" DESC LIMIT ${String(KEPT)}`,
+    [computerId],
+  );
   return rows.map(viewOf);
 }
 
 export async function findScan(db: EntityManager, id: unknown): Promise<ScanView> {
   await endLostScans(db);
-  const row = isUuid(id) ? await db.findOneBy(ScanRow, { id }) : null;
-  if (row === null) throw notFound('scan');
+  const [row] = isUuid(id) ? await db.query<ListedRow[]>(`SELECT ${COLUMNS} FROM scan WHERE id = $1`, [id]) : [];
+  if (row === undefined) throw notFound('scan');
   return viewOf(row);
 }
 
-/** The scan that runs on a computer; null when none does. */
-export async function runningScan(db: EntityManager, computerId: ComputerId): Promise<ScanView | null> {
-  await endLostScans(db);
-  const row = await db.findOneBy(ScanRow, { computerId, state: 'running' });
-  return row === null ? null : viewOf(row);
+/** What a scan did to each build and place; empty for scans of before this was kept. */
+export async function findStory(db: EntityManager, id: unknown): Promise<ScanStory> {
+  const row = isUuid(id) ? await db.findOne(ScanRow, { where: { id }, select: { id: true, story: true } }) : null;
+  if (row === null) throw notFound('scan');
+  return (row.story ?? []).map(({ fault, ...event }) => ({
+    ...event,
+    ...(fault === undefined ? {} : { problem: reportProblem(fault) }),
+  }));
 }
 
-export async function addScan(db: EntityManager, computerId: ComputerId, folders: string[]): Promise<string> {
+/** Puts a scan at the end of the computer's queue. */
+export async function addScan(db: EntityManager, job: Omit<ScanJob, 'id'>): Promise<string> {
   const id = randomUUID();
   const progress = { found: 0, read: 0, current: null };
-  await db.insert(ScanRow, { id, computerId, state: 'running', folders, progress, faults: [] });
+  const { computerId, wish } = job;
+  await db.insert(ScanRow, { id, computerId, state: 'waiting', folders: [...job.folders], wish, progress, faults: [] });
   return id;
 }
 
-/** Asks a running scan to stop; it keeps what it has read. Nothing happens to one that has ended. */
+/** The next scan of a computer, marked as running; "busy" while one runs, null when none waits. The caller's transaction holds the computer. */
+export async function takeNextScan(db: EntityManager, computerId: ComputerId): Promise<ScanJob | 'busy' | null> {
+  await endLostScans(db);
+  const next = await db.findOne(ScanRow, { where: { computerId, state: 'waiting' }, order: { startedAt: 'ASC' } });
+  if (next === null) return null;
+  if (await db.existsBy(ScanRow, { computerId, state: 'running' })) return 'busy';
+  await db.query(`UPDATE scan SET state = 'running', "heartbeatAt" = now() WHERE id = $1`, [next.id]);
+  return { id: next.id, computerId: asId<ComputerId>(next.computerId), folders: next.folders, wish: next.wish };
+}
+
+/** Asks a running scan to stop; it keeps what it has read. One that waits does not begin. Nothing happens to one that has ended. */
 export async function requestCancel(db: EntityManager, id: string): Promise<void> {
+  await db.query(`UPDATE scan SET state = 'cancelled', "endedAt" = now() WHERE id = $1 AND state = 'waiting'`, [id]);
   await db.update(ScanRow, { id, state: 'running' }, { cancelRequested: true });
 }
 
@@ -60,13 +95,13 @@ export async function signOn(db: EntityManager, id: string, progress: ScanRow['p
   return rows[0]?.cancelRequested ?? true;
 }
 
-const viewOf = (row: ScanRow): ScanView => ({
+const viewOf = (row: ListedRow): ScanView => ({
   id: row.id,
   state: row.state,
   folders: row.folders,
   progress: row.progress,
   outcome: row.outcome,
-  problems: row.faults.map(reportProblem),
+  problems: row.problems,
   startedAt: row.startedAt.toISOString(),
   endedAt: row.endedAt?.toISOString() ?? null,
   failure: row.failure,

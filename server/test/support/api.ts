@@ -4,11 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
+import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
-import type { ScanRunner } from '../../src/jobs/scan-job';
+import { Arrivals } from '../../src/jobs/arrivals';
+import { runScanJob } from '../../src/jobs/scan-job';
+import { ScanQueue } from '../../src/jobs/scan-queue';
 
 export interface Answer {
   readonly status: number;
@@ -27,18 +30,26 @@ export interface Api {
 }
 
 /** The application on a real, throwaway PostgreSQL. The scan runs in this thread unless another runner is given. */
-export async function startApi(scan: ScanRunner = runScan): Promise<Api> {
+export async function startApi(scan: typeof runScan = runScan): Promise<Api> {
   const folder = await mkdtemp(join(tmpdir(), 'clever-drawer-api-'));
   // The database's own user must pass through it when the tests run as root.
   await chmod(folder, 0o755);
   const cluster = await startCluster(join(folder, 'data'), { throwaway: true });
   const source = await openDatabase(cluster.url);
+  const log = pino({ level: 'silent' });
+  const arrivals = new Arrivals(source, log);
   const app = createApp(
     {
       source,
-      log: pino({ level: 'silent' }),
+      log,
+      arrivals,
+      scans: new ScanQueue(
+        source,
+        log,
+        (job) => runScanJob(source, log, job, STANDARD_LIMITS, scan),
+        (job) => arrivals.scanned(job.folders),
+      ),
       presentFolders: () => [{ path: '/usr/lib/lv2', formats: ['LV2'] }],
-      scan,
     },
     null,
   );
@@ -78,6 +89,7 @@ export async function startApi(scan: ScanRunner = runScan): Promise<Api> {
           .end();
       }),
     stop: async () => {
+      await arrivals.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
       await source.destroy();

@@ -11,8 +11,8 @@ import { ComputerName } from './computer-name';
 import { useFolderChanges, useStartScan } from './use-scan';
 
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
-export function FolderList({ folders, scanRuns }: { folders: readonly FolderView[]; scanRuns: boolean }) {
-  const { add, remove } = useFolderChanges();
+export function FolderList({ folders }: { folders: readonly FolderView[] }) {
+  const { add, remove, change } = useFolderChanges();
   const scan = useStartScan();
   const takeOff = (folder: FolderView) => {
     remove.mutate(folder.id, {
@@ -29,7 +29,7 @@ export function FolderList({ folders, scanRuns }: { folders: readonly FolderView
     <section className="panel folders" aria-labelledby="folders-title">
       <div className="panel-head">
         <h2 id="folders-title">Plugin folders</h2>
-        <Button size="sm" disabled={scanRuns || folders.length === 0} onClick={() => scan.mutate([])}>
+        <Button size="sm" disabled={folders.length === 0} onClick={() => scan.mutate({})}>
           Scan all
         </Button>
       </div>
@@ -50,8 +50,7 @@ export function FolderList({ folders, scanRuns }: { folders: readonly FolderView
               <button
                 type="button"
                 className="plain"
-                disabled={scanRuns}
-                onClick={() => scan.mutate([folder.id])}
+                onClick={() => scan.mutate({ folderIds: [folder.id] })}
                 aria-label={`Scan ${folder.path}`}
               >
                 Scan
@@ -59,12 +58,27 @@ export function FolderList({ folders, scanRuns }: { folders: readonly FolderView
               <button
                 type="button"
                 className="plain"
-                disabled={scanRuns}
                 onClick={() => takeOff(folder)}
                 aria-label={`Take ${folder.path} off the list`}
               >
                 Take off
               </button>
+            </div>
+            <div className="folder-switches">
+              <Form.Check
+                type="switch"
+                id={`asks-${folder.id}`}
+                label="ask plugins about themselves"
+                checked={folder.asks}
+                onChange={(event) => change.mutate({ folder: folder.id, asks: event.target.checked })}
+              />
+              <Form.Check
+                type="switch"
+                id={`watches-${folder.id}`}
+                label="watch for arrivals"
+                checked={folder.watches}
+                onChange={(event) => change.mutate({ folder: folder.id, watches: event.target.checked })}
+              />
             </div>
           </li>
         ))}

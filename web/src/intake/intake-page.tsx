@@ -1,14 +1,18 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { useFolders, useScans, keys } from '../shared/queries';
+import { isUnderWay, keys, useFolders, useScans } from '../shared/queries';
 import { Failed, Loading } from '../shared/empty-note';
 import { StatusLine } from '../shared/status-line';
 import { useComputer } from '../shared/use-place';
+import { ArrivalNote } from './arrival-note';
 import { FolderList } from './folder-list';
+import { PreferencePanel } from './preference-panel';
+import { ProblemPanel } from './problem-panel';
 import { ScanHistory } from './scan-history';
 import { ScanPanel } from './scan-panel';
+import { VendorPanel } from './vendor-panel';
 
-/** Intake: the computer's plugin folders, the scan, and what it found and could not read. */
+/** Intake: the computer's plugin folders, the scan, what it found, what it could not read, and how builds and vendors belong together. */
 export function IntakePage() {
   const computer = useComputer();
   const folders = useFolders(computer.id);
@@ -17,16 +21,22 @@ export function IntakePage() {
   if (folders.isError) return <Failed error={folders.error} again={() => void folders.refetch()} />;
   if (scans.isError) return <Failed error={scans.error} again={() => void scans.refetch()} />;
   if (folders.data === undefined || scans.data === undefined) return <Loading what="the folders" />;
-  const [last] = scans.data;
-  const running = last?.state === 'running';
+  const underWay = scans.data.filter(isUnderWay);
+  const ended = scans.data.filter((scan) => !isUnderWay(scan));
   return (
     <>
       <main className="intake">
         <h1 className="visually-hidden">Intake</h1>
-        <FolderList folders={folders.data} scanRuns={running} />
-        <div className="intake-result">
-          <ScanPanel scan={last ?? null} hasFolders={folders.data.length > 0} />
-          <ScanHistory scans={scans.data.slice(1)} />
+        <div className="intake-column">
+          <FolderList folders={folders.data} />
+          <PreferencePanel />
+          <VendorPanel />
+        </div>
+        <div className="intake-column">
+          <ArrivalNote />
+          <ScanPanel underWay={underWay} last={ended[0] ?? null} hasFolders={folders.data.length > 0} />
+          <ProblemPanel busy={underWay.length > 0} />
+          <ScanHistory scans={ended.slice(1)} />
         </div>
       </main>
       <StatusLine>
@@ -43,15 +53,14 @@ export function IntakePage() {
 function useRefreshAfterScan(): void {
   const computer = useComputer();
   const client = useQueryClient();
-  const last = useScans(computer.id).data?.[0];
-  const state = last === undefined ? null : `${last.id} ${last.state}`;
-  const before = useRef(state);
+  const ended = useScans(computer.id).data?.filter((scan) => !isUnderWay(scan)).length ?? null;
+  const before = useRef(ended);
   useEffect(() => {
-    if (before.current !== state && before.current !== null && last?.state !== 'running') {
-      for (const queryKey of [keys.computers, keys.folders(computer.id), keys.catalogue(computer.id)]) {
-        void client.invalidateQueries({ queryKey });
-      }
+    if (before.current !== ended && before.current !== null) {
+      void client.invalidateQueries({ queryKey: keys.computers });
+      for (const name of ['folders', 'catalogue', 'plugin', 'problems', 'arrivals', 'vendors'])
+        void client.invalidateQueries({ queryKey: [name, computer.id] });
     }
-    before.current = state;
-  }, [state, last?.state, client, computer.id]);
+    before.current = ended;
+  }, [ended, client, computer.id]);
 }

@@ -1,8 +1,21 @@
+import { Fragment, useState } from 'react';
 import Table from 'react-bootstrap/Table';
 import type { ScanView } from '@clever-drawer/contract/responses';
+import { StoryList } from './story-list';
 
-/** Earlier scans, in short. */
+const COLUMNS = ['arrived', 'changed', 'vanished', 'returned', 'failed', 'recovered'] as const;
+const NAMES: Readonly<Record<(typeof COLUMNS)[number], string>> = {
+  arrived: 'arrived',
+  changed: 'changed',
+  vanished: 'gone',
+  returned: 'back',
+  failed: 'failed',
+  recovered: 'read again',
+};
+
+/** Earlier scans: a line each, which opens to its whole story. */
 export function ScanHistory({ scans }: { scans: readonly ScanView[] }) {
+  const [open, setOpen] = useState<string | null>(null);
   if (scans.length === 0) return null;
   return (
     <section className="panel" aria-labelledby="history-title">
@@ -12,22 +25,42 @@ export function ScanHistory({ scans }: { scans: readonly ScanView[] }) {
           <tr>
             <th scope="col">when</th>
             <th scope="col">how it ended</th>
-            <th scope="col">arrived</th>
-            <th scope="col">changed</th>
-            <th scope="col">not found</th>
-            <th scope="col">problems</th>
+            {COLUMNS.map((column) => (
+              <th key={column} scope="col">
+                {NAMES[column]}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
           {scans.map((scan) => (
-            <tr key={scan.id}>
-              <td>{new Date(scan.startedAt).toLocaleString()}</td>
-              <td>{scan.state}</td>
-              <td className="mono">{scan.outcome?.arrived ?? '–'}</td>
-              <td className="mono">{scan.outcome?.changed ?? '–'}</td>
-              <td className="mono">{scan.outcome?.vanished ?? '–'}</td>
-              <td className="mono">{scan.problems.length}</td>
-            </tr>
+            <Fragment key={scan.id}>
+              <tr>
+                <td>
+                  <button
+                    type="button"
+                    className="plain"
+                    aria-expanded={open === scan.id}
+                    onClick={() => setOpen(open === scan.id ? null : scan.id)}
+                  >
+                    {new Date(scan.startedAt).toLocaleString()}
+                  </button>
+                </td>
+                <td>{scan.state}</td>
+                {COLUMNS.map((column) => (
+                  <td key={column} className="mono">
+                    {scan.outcome?.[column] ?? '–'}
+                  </td>
+                ))}
+              </tr>
+              {open === scan.id && (
+                <tr>
+                  <td colSpan={2 + COLUMNS.length}>
+                    {scan.failure === null ? <StoryList scan={scan.id} /> : <p>{scan.failure}</p>}
+                  </td>
+                </tr>
+              )}
+            </Fragment>
           ))}
         </tbody>
       </Table>

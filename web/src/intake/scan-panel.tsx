@@ -1,26 +1,60 @@
+import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ScanOutcome, ScanView } from '@clever-drawer/contract/responses';
 import { EmptyNote } from '../shared/empty-note';
-import { ProblemList } from './problem-list';
+import { StoryList } from './story-list';
 import { useCancelScan } from './use-scan';
 
-/** The scan that runs, or what the last one brought. */
-export function ScanPanel({ scan, hasFolders }: { scan: ScanView | null; hasFolders: boolean }) {
-  if (scan === null) {
+/** The scans that run or wait, and what the last one brought. */
+export function ScanPanel({
+  underWay,
+  last,
+  hasFolders,
+}: {
+  underWay: readonly ScanView[];
+  last: ScanView | null;
+  hasFolders: boolean;
+}) {
+  const running = underWay.find((scan) => scan.state === 'running') ?? underWay.at(-1);
+  const waiting = underWay.filter((scan) => scan !== running);
+  if (running === undefined && last === null) {
     return (
       <EmptyNote title="Nothing scanned yet">
         <p>
           {hasFolders
-            ? 'Scan the folders to see what is installed. No plugin is run or changed by it.'
+            ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins that say nothing in their files are loaded in a process of their own and asked, unless the switch of their folder is off.'
             : 'Add a plugin folder, then scan it.'}
         </p>
       </EmptyNote>
     );
   }
-  return scan.state === 'running' ? <Running scan={scan} /> : <Ended scan={scan} />;
+  return (
+    <>
+      {running !== undefined && <Running scan={running} />}
+      {waiting.map((scan) => (
+        <Waiting key={scan.id} scan={scan} />
+      ))}
+      {last !== null && <Ended scan={last} />}
+    </>
+  );
 }
 
+function Waiting({ scan }: { scan: ScanView }) {
+  const cancel = useCancelScan();
+  return (
+    <section className="panel panel-head" aria-label="A scan that waits">
+      <span>
+        Waits for its turn: {scan.folders.length === 1 ? scan.folders[0] : `${String(scan.folders.length)} folders`}
+      </span>
+      <button type="button" className="plain" onClick={() => cancel.mutate(scan.id)}>
+        Do not scan
+      </button>
+    </section>
+  );
+}
+
+/** The scan that goes on now. */
 function Running({ scan }: { scan: ScanView }) {
   const cancel = useCancelScan();
   const { found, read, current } = scan.progress;
@@ -56,7 +90,8 @@ const STATE_TITLES = {
 } as const;
 
 function Ended({ scan }: { scan: ScanView }) {
-  const title = scan.state === 'running' ? '' : STATE_TITLES[scan.state];
+  const title = scan.state === 'running' || scan.state === 'waiting' ? '' : STATE_TITLES[scan.state];
+  const [open, setOpen] = useState(false);
   return (
     <section className="panel" aria-labelledby="scan-title">
       <div className="panel-head">
@@ -64,8 +99,20 @@ function Ended({ scan }: { scan: ScanView }) {
         <span className="quiet">{new Date(scan.startedAt).toLocaleString()}</span>
       </div>
       {scan.failure !== null && <p role="alert">{scan.failure}</p>}
-      {scan.outcome !== null && <Counts outcome={scan.outcome} problems={scan.problems.length} />}
-      <ProblemList problems={scan.problems} />
+      {scan.outcome !== null && (
+        <>
+          <Counts outcome={scan.outcome} problems={scan.problems} />
+          <p className="after-counts">
+            <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
+              {open ? 'Hide what happened to each' : 'What happened to each'}
+            </button>
+            {scan.outcome.unchanged !== undefined && (
+              <span className="quiet"> {scan.outcome.unchanged} places had not changed and were not read again</span>
+            )}
+          </p>
+          {open && <StoryList scan={scan.id} />}
+        </>
+      )}
     </section>
   );
 }
@@ -78,6 +125,7 @@ function Counts({ outcome, problems }: { outcome: ScanOutcome; problems: number 
     ['changed', outcome.changed, false],
     ['came back', outcome.returned, false],
     ['gone', outcome.vanished, outcome.vanished > 0],
+    ['read again', outcome.recovered ?? 0, false],
     ['problems', problems, problems > 0],
   ];
   return (

@@ -5,12 +5,18 @@ import { ask, wordsOf } from '../shared/api';
 import { keys } from '../shared/queries';
 import { useComputer } from '../shared/use-place';
 
-/** Starts a scan of some folders, or of all when none is named. */
+export interface ScanWish {
+  readonly folderIds?: readonly string[];
+  readonly paths?: readonly string[];
+  readonly again?: boolean;
+}
+
+/** Starts a scan of some folders or places, or of all when none is named. */
 export function useStartScan() {
   const { id } = useComputer();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (folderIds: readonly string[]) => ask<ScanView>('POST', `/computers/${id}/scans`, { folderIds }),
+    mutationFn: (wish: ScanWish) => ask<ScanView>('POST', `/computers/${id}/scans`, wish),
     onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
     onError: (error) => toast.error(wordsOf(error)),
   });
@@ -56,5 +62,11 @@ export function useFolderChanges() {
     onSettled: after,
     onError: (error) => toast.error(wordsOf(error)),
   });
-  return { add, remove };
+  const change = useMutation({
+    mutationFn: ({ folder, ...switches }: { folder: string; asks?: boolean; watches?: boolean }) =>
+      ask('PATCH', `/computers/${id}/folders/${folder}`, switches),
+    onSettled: after,
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+  return { add, remove, change };
 }

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import { byOrder, type Lane, type Slot } from '@clever-drawer/core/chests/arrangement';
 import { asId, type LaneId, type SessionId } from '@clever-drawer/core/ids';
 import { EmptyNote, Failed, Loading } from '../shared/empty-note';
-import { useArrangement, useCatalogue, type Arranged, type Catalogue } from '../shared/queries';
+import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../shared/queries';
 import { StatusLine } from '../shared/status-line';
 import { useChanges, type Changes } from '../shared/use-changes';
 import { useComputer } from '../shared/use-place';
@@ -27,7 +27,8 @@ interface LastLoad {
   readonly seconds: number;
 }
 
-function SessionDesk({ catalogue, arranged: { state } }: { catalogue: Catalogue; arranged: Arranged }) {
+function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue: Catalogue; arranged: Arranged }) {
+  const catalogue = useChosen(workedOut, state);
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const [opened, setOpened] = useState<{ slot: Slot; at: number } | null>(null);

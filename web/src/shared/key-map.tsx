@@ -25,6 +25,7 @@ const GROUPS: readonly Group[] = [
       ['Ctrl A', 'select all found'],
       ['F', 'file into drawers'],
       ['1', 'on Favourites, and off again'],
+      ['C', 'put role, type, vendor or grouping right'],
       ['Enter', 'show all about it'],
       ['Esc', 'clear the selection'],
     ],

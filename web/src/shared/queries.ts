@@ -1,18 +1,33 @@
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import type {
   ArrangementView,
+  Arrival,
   CatalogueView,
   ComputerView,
   FolderView,
   PluginDetail,
   PluginView,
+  ProblemsView,
   ProposedFolder,
+  ScanStory,
   ScanView,
   Steps,
+  VendorView,
 } from '@clever-drawer/contract/responses';
 import { ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { ask } from './api';
+
+/** The catalogue as the producer put it right. */
+export function useChosen(catalogue: Catalogue, state: Arrangement): Catalogue {
+  const { choice, preference } = state;
+  return useMemo(() => {
+    const plugins = withChoices(catalogue.plugins, { choice, preference });
+    return { ...catalogue, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
+  }, [catalogue, choice, preference]);
+}
 
 /** The catalogue with a way to each plugin by its id. */
 export interface Catalogue {
@@ -37,6 +52,10 @@ export const keys = {
   catalogue: (id: ComputerId) => ['catalogue', id] as const,
   plugin: (id: ComputerId, plugin: PluginId) => ['plugin', id, plugin] as const,
   arrangement: (id: ComputerId) => ['arrangement', id] as const,
+  problems: (id: ComputerId) => ['problems', id] as const,
+  arrivals: (id: ComputerId) => ['arrivals', id] as const,
+  vendors: (id: ComputerId) => ['vendors', id] as const,
+  story: (scan: string) => ['story', scan] as const,
 };
 
 export const useComputers = () =>
@@ -58,7 +77,33 @@ export const useScans = (id: ComputerId) =>
   useQuery({
     queryKey: keys.scans(id),
     queryFn: () => ask<ScanView[]>('GET', `/computers/${id}/scans`),
-    refetchInterval: (query) => (query.state.data?.[0]?.state === 'running' ? WATCH_MS : false),
+    refetchInterval: (query) => (query.state.data?.some(isUnderWay) ? WATCH_MS : false),
+  });
+
+/** Whether a scan runs or waits for its turn. */
+export const isUnderWay = (scan: ScanView): boolean => scan.state === 'running' || scan.state === 'waiting';
+
+export const useProblems = (id: ComputerId) =>
+  useQuery({ queryKey: keys.problems(id), queryFn: () => ask<ProblemsView>('GET', `/computers/${id}/problems`) });
+
+const ARRIVALS_MS = 5000;
+
+/** What came or went in watched folders and waits to be scanned; looked at every few seconds. */
+export const useArrivals = (id: ComputerId) =>
+  useQuery({
+    queryKey: keys.arrivals(id),
+    queryFn: () => ask<Arrival[]>('GET', `/computers/${id}/arrivals`),
+    refetchInterval: ARRIVALS_MS,
+  });
+
+export const useVendors = (id: ComputerId) =>
+  useQuery({ queryKey: keys.vendors(id), queryFn: () => ask<VendorView[]>('GET', `/computers/${id}/vendors`) });
+
+export const useStory = (scan: string, wanted: boolean) =>
+  useQuery({
+    queryKey: keys.story(scan),
+    queryFn: () => ask<ScanStory>('GET', `/scans/${scan}/story`),
+    enabled: wanted,
   });
 
 export const useCatalogue = (id: ComputerId) =>

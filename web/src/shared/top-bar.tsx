@@ -1,6 +1,7 @@
 import Dropdown from 'react-bootstrap/Dropdown';
 import { NavLink, useNavigate } from 'react-router';
 import type { ComputerView } from '@clever-drawer/contract/responses';
+import { useArrivals } from './queries';
 import { useTheme } from './theme';
 
 export const PLACES = [
@@ -24,6 +25,7 @@ export function TopBar({
   showKeys: () => void;
 }) {
   const navigate = useNavigate();
+  const arrivals = useArrivals(computer.id).data?.length ?? 0;
   const { choice, next } = useTheme();
   return (
     <header className="top-bar">
@@ -32,6 +34,11 @@ export function TopBar({
         {PLACES.map(({ path, name }) => (
           <NavLink key={path} to={`/${computer.id}/${path}`}>
             {name}
+            {path === 'intake' && arrivals > 0 && (
+              <span className="arrival-count" aria-label={`, ${String(arrivals)} to scan`}>
+                {arrivals}
+              </span>
+            )}
           </NavLink>
         ))}
       </nav>

@@ -44,6 +44,11 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
   const send = async (path: string, body: unknown, planned: boolean): Promise<boolean> => {
     try {
       const saved = await queued(computer, () => ask<SavedChange>('POST', `/computers/${computer}${path}`, body));
+      if (saved.edits.some((edit) => edit.of === 'heldBuild' || edit.of === 'vendorSpelling')) {
+        // The server has grouped the builds anew.
+        for (const name of ['catalogue', 'plugin', 'vendors'])
+          void client.invalidateQueries({ queryKey: [name, computer] });
+      }
       const at = now();
       // A revision between ours and this one is a change of another window: everything is fetched anew.
       if (at === undefined || saved.revision !== at.revision + 1) await client.invalidateQueries({ queryKey: key });

@@ -17,6 +17,7 @@ import { DrawerBox } from './drawer-box';
 import { FindLine } from './find-line';
 import { PluginList } from './plugin-list';
 import { PluginPanel } from './plugin-panel';
+import { PutRightBox } from './put-right-box';
 import { RoleRibbon } from './role-ribbon';
 import { useDrop } from './use-drop';
 import { useListed } from './use-listed';
@@ -37,6 +38,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arrang
   const selection = useSelection(ids);
   const [filing, setFiling] = useState(false);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
+  const [right, setRight] = useState<readonly PluginId[] | null>(null);
   const [about, setAbout] = useState<PluginId | null>(null);
   const left = useRef<HTMLDivElement>(null);
   const drop = useDrop(state, changes);
@@ -53,6 +55,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arrang
     if (selection.at < 0) selection.moveTo(0, false);
   };
   useHotkeys('f', () => setFiling(true), { enabled: hasChosen && chest !== null && !filing, preventDefault: true });
+  useHotkeys('c', () => setRight(chosen), { enabled: hasChosen && right === null && !filing, preventDefault: true });
   useHotkeys('1', toggleFavourite, { enabled: hasChosen });
   useHotkeys('n', () => setMaking(null), {
     enabled: chest !== null && making === undefined && !filing,
@@ -126,6 +129,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arrang
                 state={state}
                 contents={listed.contents}
                 close={() => setAbout(null)}
+                putRight={() => setRight([about])}
               />
             )}
           </div>
@@ -175,9 +179,20 @@ export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arrang
             <button type="button" className="plain" onClick={toggleFavourite}>
               <kbd>1</kbd> Favourites
             </button>
+            <button type="button" className="plain" onClick={() => setRight(chosen)}>
+              <kbd>C</kbd> put right
+            </button>
           </>
         )}
       </StatusLine>
+      {right !== null && (
+        <PutRightBox
+          plugins={right.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined)}
+          state={state}
+          changes={changes}
+          close={() => setRight(null)}
+        />
+      )}
       {filing && chest !== null && (
         <DrawerBox
           title={`File ${chosen.length === 1 ? 'one plugin' : `${String(chosen.length)} plugins`} into`}

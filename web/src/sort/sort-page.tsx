@@ -1,7 +1,7 @@
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { EmptyNote, Failed, Loading } from '../shared/empty-note';
-import { useArrangement, useCatalogue } from '../shared/queries';
+import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../shared/queries';
 import { useComputer } from '../shared/use-place';
 import { SortDesk } from './sort-desk';
 
@@ -25,5 +25,9 @@ export function SortPage() {
       </main>
     );
   }
-  return <SortDesk catalogue={catalogue.data} arranged={arranged.data} />;
+  return <Chosen catalogue={catalogue.data} arranged={arranged.data} />;
+}
+
+function Chosen({ catalogue, arranged }: { catalogue: Catalogue; arranged: Arranged }) {
+  return <SortDesk catalogue={useChosen(catalogue, arranged.state)} arranged={arranged} />;
 }

@@ -16,8 +16,8 @@ const MACHINES: Record<number, Architecture> = {
 const DYNAMIC_SYMBOLS = 11; // SHT_DYNSYM
 const TABLE_LIMIT = 4 * 1024 * 1024;
 
-/** Architecture and exported symbols of an ELF file; null when the header is cut short. System V ABI, chapter 4. */
-export async function readElf(head: Uint8Array, readAt: ReadAt): Promise<BinaryFacts | null> {
+/** Architecture of an ELF file and, with `readAt`, its exported symbols; null when the header is cut short. System V ABI, chapter 4. */
+export async function readElf(head: Uint8Array, readAt: ReadAt | null): Promise<BinaryFacts | null> {
   if (head.length < 52) return null;
   const wide = head[4] === 2;
   const little = head[5] !== 2;
@@ -26,7 +26,7 @@ export async function readElf(head: Uint8Array, readAt: ReadAt): Promise<BinaryF
   return {
     kind: 'elf',
     architectures: architecture === undefined ? [] : [architecture],
-    exports: await dynamicSymbols(header, wide, little, readAt),
+    exports: readAt === null ? null : await dynamicSymbols(header, wide, little, readAt),
     versionStrings: {},
   };
 }

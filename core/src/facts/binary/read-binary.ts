@@ -5,9 +5,11 @@ import { readElf } from './elf.js';
 import { readMachO } from './mach-o.js';
 import { readPe } from './pe.js';
 
+export type BinaryKind = 'pe' | 'elf' | 'mach-o';
+
 /** What the header of a program file tells without running it. */
 export interface BinaryFacts {
-  readonly kind: 'pe' | 'elf' | 'mach-o';
+  readonly kind: BinaryKind;
   readonly architectures: readonly Architecture[];
   /** Names of exported functions; null when the table is absent or not read (Mach-O). */
   readonly exports: ReadonlySet<string> | null;
@@ -15,12 +17,15 @@ export interface BinaryFacts {
   readonly versionStrings: Readonly<Record<string, string>>;
 }
 
+/** How much of a binary is wanted: the header alone, or exported names and version strings too. */
+export type Wanted = 'header' | 'all';
+
 /** Reads the header of a PE, ELF or Mach-O file; null when it is none of these. Reads only the parts it needs. */
-export async function readBinary(readAt: ReadAt): Promise<BinaryFacts | null> {
-  const head = await readAt(0, 4096);
+export async function readBinary(readAt: ReadAt, wanted: Wanted = 'all'): Promise<BinaryFacts | null> {
+  const head = await readAt(0, wanted === 'all' ? 4096 : 1024);
   if (head.length < 16) return null;
   const big = new Fields(head, false);
   if (big.u16(0) === 0x4d5a) return readPe(head, readAt);
-  if (big.u32(0) === 0x7f454c46) return readElf(head, readAt);
+  if (big.u32(0) === 0x7f454c46) return readElf(head, wanted === 'all' ? readAt : null);
   return readMachO(head);
 }

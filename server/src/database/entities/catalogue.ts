@@ -1,7 +1,9 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
+import type { Grade } from '@clever-drawer/core/catalogue/kind';
 import type { Role } from '@clever-drawer/core/catalogue/role';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import type { Reading } from '@clever-drawer/core/facts/place';
 import { ComputerRow } from './computer.js';
 
 /** A plugin of a computer's catalogue; without found builds it keeps its place and counts as not found. */
@@ -12,7 +14,10 @@ export class PluginRow {
   @Column('text') name: string;
   @Column('text', { nullable: true }) vendor: string | null;
   @Column('text', { nullable: true }) role: Role | null;
+  @Column('text', { default: 'unknown' }) roleGrade: Grade;
   @Column('jsonb') types: TypeId[];
+  @Column('text', { default: 'unknown' }) typeGrade: Grade;
+  @Column('jsonb', { default: [] }) contradictions: string[];
   @Column('timestamptz', { default: () => 'now()' }) arrivedAt: Date;
 }
 
@@ -26,4 +31,13 @@ export class BuildRow {
   @Column('text') pluginId: string;
   @Column('boolean') found: boolean;
   @Column('jsonb') facts: BuildFacts;
+}
+
+/** A place on disk as the last scan read it: what makes a rescan quick, and the problems that stand. */
+@Entity('place')
+export class PlaceRow {
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') computerId: string;
+  @PrimaryColumn('text') path: string;
+  @Column('jsonb') stamp: readonly string[];
+  @Column('jsonb') reading: Reading;
 }

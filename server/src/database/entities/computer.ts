@@ -1,6 +1,7 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
 import type { ScanOutcome, ScanState } from '@clever-drawer/contract/responses';
 
 /** A studio computer; everything else belongs to one. The revisions count changes of its arrangement and its catalogue. */
@@ -23,6 +24,16 @@ export class FolderRow {
   @Column('text') path: string;
   @Column('timestamptz', { default: () => 'now()' }) addedAt: Date;
   @Column('timestamptz', { nullable: true }) lastScannedAt: Date | null;
+  /** Whether plugins in it may be loaded and asked, and whether arrivals in it are watched for. */
+  @Column('boolean', { default: true }) asks: boolean;
+  @Column('boolean', { default: true }) watches: boolean;
+}
+
+/** A scan of everything drops what lies outside of all folders; `again` reads and asks anew what has not changed; `places` are single ones. */
+export interface ScanWish {
+  readonly places?: readonly string[];
+  readonly everything?: boolean;
+  readonly again?: boolean;
 }
 
 /** One scan: its state lives here and not in the process, so that any server process can tell and cancel it. */
@@ -40,5 +51,9 @@ export class ScanRow {
   @Column('timestamptz', { nullable: true }) endedAt: Date | null;
   @Column('jsonb', { nullable: true }) outcome: ScanOutcome | null;
   @Column('jsonb', { default: [] }) faults: Fault[];
+  /** What it is to do besides its folders. */
+  @Column('jsonb', { default: {} }) wish: ScanWish;
+  /** What happened to each build and place; large, and only read when it is looked at. */
+  @Column('jsonb', { nullable: true, select: false }) story: ScanEvent[] | null;
   @Column('text', { nullable: true }) failure: string | null;
 }

@@ -1,5 +1,9 @@
 import type { MigrationInterface } from 'typeorm';
 import { CatalogueAndArrangement1764000000000 } from './1764000000000-catalogue-and-arrangement.js';
+import { EvidenceAndCorrections1764900000000 } from './1764900000000-evidence-and-corrections.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
-export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [CatalogueAndArrangement1764000000000];
+export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
+  CatalogueAndArrangement1764000000000,
+  EvidenceAndCorrections1764900000000,
+];

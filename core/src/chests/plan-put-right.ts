@@ -1,0 +1,68 @@
+import { shownVendor, vendorKey } from '../identity/vendor-name.js';
+import type { PluginId } from '../ids.js';
+import { joined } from '../text/words.js';
+import type { Arrangement } from './arrangement.js';
+import type { Choice } from './by-hand.js';
+import { GENERAL_PREFERENCE } from './by-hand.js';
+import type { Edit } from './edit.js';
+import { sameRow } from './edit.js';
+import type { Intent } from './intent.js';
+import type { NameOf, Plan } from './plan.js';
+import { planned, refuse, what } from './plan.js';
+
+type Wish<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
+
+const UNCHANGED = 'That is how it stands already.';
+
+export function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put-right'>, nameOf: NameOf): Plan {
+  const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
+  const edits = known.flatMap((id) => choiceEdit(state, id, right));
+  if (edits.length === 0) return refuse(UNCHANGED);
+  const fields = (['role', 'types', 'vendor'] as const).filter((field) => right[field] !== undefined);
+  const back = fields.every((field) => right[field] === null);
+  const words = fields.map((field) => (field === 'types' ? 'type' : field)).join(' and ');
+  const of = what(known, nameOf);
+  return planned(back ? `leave the ${words} of ${of} to what is worked out` : `put right the ${words} of ${of}`, edits);
+}
+
+export function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf: NameOf): Plan {
+  const { pluginId, buildId } = wish;
+  const name = nameOf(pluginId);
+  if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
+  const edits = choiceEdit(state, pluginId, { buildId });
+  if (edits.length === 0) return refuse(UNCHANGED);
+  return planned(buildId === null ? `prefer builds of ${name} by the rule` : `prefer another build of ${name}`, edits);
+}
+
+export function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {
+  const before = state.preference.get(GENERAL_PREFERENCE) ?? null;
+  const after = preference === null ? null : { id: GENERAL_PREFERENCE, ...preference };
+  if (sameRow(before, after)) return refuse(UNCHANGED);
+  return planned('the rule for preferred builds', [
+    { of: 'preference', id: GENERAL_PREFERENCE, before, after } as Edit,
+  ]);
+}
+
+/** Says which vendor some spellings stand for. `apart` keeps them from every other vendor, also from one that looks the same. */
+export function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'name-vendor'>): Plan {
+  const shown = name === null ? null : shownVendor(name);
+  if (name !== null && shown === null) return refuse('Give the vendor a name of letters or digits.');
+  const key = shown === null ? null : apart ? `=${joined(shown)}` : vendorKey(shown);
+  if (shown !== null && (key === null || key === '=')) return refuse('Give the vendor a name of letters or digits.');
+  const edits = [...new Set(spellings)].flatMap((id): Edit[] => {
+    const before = state.vendorSpelling.get(id) ?? null;
+    const after = shown === null || key === null ? null : { id, key, name: shown };
+    return sameRow(before, after) ? [] : [{ of: 'vendorSpelling', id, before, after }];
+  });
+  if (edits.length === 0) return refuse(UNCHANGED);
+  const from = spellings.length === 1 ? (spellings[0] ?? '') : `${String(spellings.length)} spellings`;
+  return planned(shown === null ? `leave the vendor ${from} as its files say` : `vendor ${from} is ${shown}`, edits);
+}
+
+function choiceEdit(state: Arrangement, id: PluginId, wish: Partial<Omit<Choice, 'id'>>): Edit[] {
+  const before = state.choice.get(id) ?? null;
+  const full: Choice = { id, role: null, types: null, vendor: null, buildId: null, ...before, ...wish };
+  const isEmpty = full.role === null && full.types === null && full.vendor === null && full.buildId === null;
+  const after = isEmpty ? null : full;
+  return sameRow(before, after) ? [] : [{ of: 'choice', id, before, after }];
+}

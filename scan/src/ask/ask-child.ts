@@ -1,0 +1,118 @@
+/** The process that loads plugins. One question after the other until the pipe closes; whatever a plugin does here, it does to this process alone. */
+import { readdirSync, readFileSync, readSync, writeSync } from 'node:fs';
+import koffi from 'koffi';
+import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
+import { askClap } from './ask-clap.js';
+import { askLadspa } from './ask-ladspa.js';
+import { askVst2 } from './ask-vst2.js';
+import { askVst3 } from './ask-vst3.js';
+import type { Message, Question } from './messages.js';
+import { ANSWERS, QUESTIONS } from './messages.js';
+import { openLibrary, preloadCommonLibraries } from './native.js';
+
+const SUBREAPER = 36; // PR_SET_CHILD_SUBREAPER, linux/prctl.h
+const libc = koffi.load(null);
+const getpid = libc.func('int getpid()') as () => number;
+const exitNow = libc.func('void _exit(int code)') as (code: number) => void;
+const ownPid = getpid();
+
+function ask({ format, binary, place }: Question): AskedPlugin[] {
+  const library = openLibrary(binary);
+  switch (format) {
+    case 'LADSPA':
+      return askLadspa(library);
+    case 'CLAP':
+      return askClap(library, place);
+    case 'VST3':
+      return askVst3(library);
+    case 'VST2':
+      return askVst2(library);
+    default:
+      return [];
+  }
+}
+
+function say(message: Message): void {
+  // A plugin that forks comes back here twice; the copy must neither answer nor live on.
+  if (getpid() !== ownPid) exitNow(0);
+  writeSync(ANSWERS, `${JSON.stringify(message)}\n`);
+}
+
+/** Ends every process that a plugin left behind; grandchildren come to us once their parent is gone. */
+function endStartedProcesses(): number {
+  let ended = 0;
+  for (let round = 0; round < 10; round++) {
+    const children = startedProcesses();
+    if (children.length === 0) break;
+    for (const pid of children) {
+      try {
+        process.kill(pid, 'SIGKILL');
+        ended++;
+      } catch {
+        // It ended by itself in the meantime.
+      }
+      waitFor(pid);
+    }
+  }
+  return ended;
+}
+
+const waitpid = libc.func('int waitpid(int pid, void *status, int options)') as (
+  pid: number,
+  status: null,
+  options: number,
+) => number;
+const waitFor = (pid: number): void => void waitpid(pid, null, 0);
+
+function startedProcesses(): number[] {
+  if (process.platform !== 'linux') return [];
+  try {
+    return readdirSync('/proc/self/task').flatMap((task) =>
+      readFileSync(`/proc/self/task/${task}/children`, 'utf8')
+        .split(' ')
+        .filter((pid) => pid !== '')
+        .map(Number),
+    );
+  } catch {
+    return [];
+  }
+}
+
+function answer(question: Question): void {
+  let plugins: AskedPlugin[] = [];
+  let refused: string | undefined;
+  try {
+    plugins = ask(question);
+  } catch (error) {
+    refused = error instanceof Error ? error.message : String(error);
+  }
+  if (getpid() !== ownPid) exitNow(0);
+  const started = endStartedProcesses();
+  say({ number: question.number, plugins, started, ...(refused === undefined ? {} : { refused }) });
+}
+
+function* questions(): Generator<Question> {
+  const bytes = Buffer.alloc(65536);
+  let text = '';
+  for (let length = readSync(QUESTIONS, bytes); length > 0; length = readSync(QUESTIONS, bytes)) {
+    text += bytes.toString('utf8', 0, length);
+    for (let end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n')) {
+      const line = text.slice(0, end);
+      text = text.slice(end + 1);
+      yield JSON.parse(line) as Question;
+    }
+  }
+}
+
+preloadCommonLibraries();
+if (process.platform === 'linux')
+  (libc.func('int prctl(int option, long a, long b, long c, long d)') as (...values: number[]) => number)(
+    SUBREAPER,
+    1,
+    0,
+    0,
+    0,
+  );
+say({ ready: true });
+for (const question of questions()) answer(question);
+exitNow(0);

@@ -1,0 +1,28 @@
+import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
+import type { Format } from '@clever-drawer/core/facts/format';
+
+/** What the asking process is told, a line of JSON each: load this file, and ask it in the way of its format. */
+export interface Question {
+  readonly number: number;
+  readonly format: Format;
+  /** The file to load. */
+  readonly binary: string;
+  /** The bundle or file that it belongs to. */
+  readonly place: string;
+}
+
+/** What it says back, a line of JSON each; `ready` once, when it can be asked. */
+export type Message =
+  | { readonly ready: true }
+  | {
+      readonly number: number;
+      readonly plugins: readonly AskedPlugin[];
+      /** Processes that the plugin had started; they were ended. */
+      readonly started: number;
+      /** Why the file could not be asked, in the system's words. */
+      readonly refused?: string;
+    };
+
+/** The pipes between the two, as the asking process knows them. Standard output and error belong to the plugin. */
+export const ANSWERS = 3;
+export const QUESTIONS = 4;

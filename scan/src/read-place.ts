@@ -1,0 +1,38 @@
+import { basename } from 'node:path';
+import type { Reading } from '@clever-drawer/core/facts/place';
+import { NOTHING } from '@clever-drawer/core/facts/place';
+import { readerFor } from '@clever-drawer/core/facts/readers';
+import { DiskPlace } from './disk-place.js';
+import type { FoundPlace } from './find-places.js';
+import type { Stamp } from './stamp.js';
+
+/** A place as it was read: its fingerprint, and what the readers brought (and later, what its plugins said). */
+export interface PlaceReading {
+  readonly path: string;
+  readonly stamp: Stamp;
+  readonly reading: Reading;
+}
+
+/** Reads one place without running anything. Never throws and never rejects. */
+export async function readPlace({ path, isFolder }: FoundPlace): Promise<PlaceReading> {
+  const place = new DiskPlace(path, isFolder);
+  let reading: Reading;
+  try {
+    reading = (await readerFor(basename(path), isFolder)?.read(place)) ?? NOTHING;
+  } catch (error) {
+    // A reader returns its faults; that it throws is a bug of ours, and still no reason to lose the rest of the scan.
+    const detail = error instanceof Error ? error.message : String(error);
+    reading = { builds: [], faults: [{ code: 'reader-failed', path, detail }] };
+  }
+  return { path, reading, stamp: place.stamp() };
+}
+
+/** Reads places one after the other, so that only one description at a time is held in memory. */
+export async function readPlaces(places: readonly FoundPlace[], signal?: AbortSignal): Promise<PlaceReading[]> {
+  const readings: PlaceReading[] = [];
+  for (const place of places) {
+    if (signal?.aborted === true) break;
+    readings.push(await readPlace(place));
+  }
+  return readings;
+}

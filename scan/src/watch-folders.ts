@@ -1,0 +1,81 @@
+import { basename, dirname, sep } from 'node:path';
+import { watch } from 'chokidar';
+import { readerFor } from '@clever-drawer/core/facts/readers';
+
+/** Tells of places that arrived or vanished in watched folders. */
+export interface FolderWatch {
+  /** Watches these folders and no others from now on. */
+  readonly folders: (paths: readonly string[]) => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+/** Installers write for a while: a place is told of once nothing new has come for so long. */
+const SETTLED_MS = 1500;
+
+/** The bundle or file that a path belongs to; null for what can be no plugin. `above` is the watched folder. */
+export function placeOf(path: string, isFolder: boolean, above: string): string | null {
+  let found: string | null = readerFor(basename(path), isFolder) === undefined ? null : path;
+  for (let folder = dirname(path); folder.startsWith(above + sep); folder = dirname(folder)) {
+    if (readerFor(basename(folder), true) !== undefined) found = folder;
+  }
+  return found;
+}
+
+/**
+ * Watches folders for plugins that come and go. Bundles are not looked into, so that a large collection costs one watch per folder; what was
+ * there at the beginning is not told.
+ */
+export function watchFolders(onChange: (place: string, kind: 'arrived' | 'vanished') => void): FolderWatch {
+  const watching = new Map<string, () => Promise<void>>();
+  return {
+    folders: async (paths) => {
+      for (const [path, stop] of watching) {
+        if (!paths.includes(path)) {
+          watching.delete(path);
+          await stop();
+        }
+      }
+      for (const path of paths) if (!watching.has(path)) watching.set(path, watchOne(path, onChange));
+    },
+    close: async () => {
+      await Promise.all([...watching.values()].map((stop) => stop()));
+      watching.clear();
+    },
+  };
+}
+
+function watchOne(folder: string, onChange: Parameters<typeof watchFolders>[0]): () => Promise<void> {
+  const waiting = new Map<string, NodeJS.Timeout>();
+  const insideBundle = (path: string): boolean => {
+    for (let above = dirname(path); above.startsWith(folder); above = dirname(above)) {
+      if (above !== folder && readerFor(basename(above), true) !== undefined) return true;
+    }
+    return false;
+  };
+  const watcher = watch(folder, {
+    ignoreInitial: true,
+    ignored: insideBundle,
+    followSymlinks: true,
+    ignorePermissionErrors: true,
+  });
+  const tell = (kind: 'arrived' | 'vanished', isFolder: boolean) => (path: string) => {
+    const place = placeOf(path, isFolder, folder);
+    if (place === null) return;
+    clearTimeout(waiting.get(place));
+    waiting.set(
+      place,
+      setTimeout(() => {
+        waiting.delete(place);
+        onChange(place, kind);
+      }, SETTLED_MS),
+    );
+  };
+  watcher.on('add', tell('arrived', false)).on('addDir', tell('arrived', true)).on('change', tell('arrived', false));
+  watcher.on('unlink', tell('vanished', false)).on('unlinkDir', tell('vanished', true));
+  // A folder that can't be watched is scanned by hand as before.
+  watcher.on('error', () => undefined);
+  return async () => {
+    for (const timer of waiting.values()) clearTimeout(timer);
+    await watcher.close();
+  };
+}

@@ -1,0 +1,20 @@
+import { execFileSync } from 'node:child_process';
+import { mkdir } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const SOURCE = fileURLToPath(new URL('./native/toy.c', import.meta.url));
+
+/** Builds a tiny plugin with the C compiler: the format and misdeeds by name, such as "LADSPA CRASHES". Returns its path. */
+export async function buildToy(path: string, what: string, flags: readonly string[] = []): Promise<string> {
+  await mkdir(dirname(path), { recursive: true });
+  const defines = what
+    .split(' ')
+    .filter((word) => word !== '')
+    .map((word) => `-D${word}`);
+  execFileSync('gcc', ['-shared', '-fPIC', '-O1', '-w', ...defines, '-o', path, SOURCE, ...flags]);
+  return path;
+}
+
+/** A folder and a name in it, joined. */
+export const inside = (folder: string) => (name: string) => join(folder, name);

@@ -1,0 +1,22 @@
+/** The thread that carries out one scan, from the disk to the database, so that the server goes on answering. */
+import { parentPort, workerData } from 'node:worker_threads';
+import { pino } from 'pino';
+import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
+import { dataSourceFor } from '../database/data-source.js';
+import type { ScanJob } from '../store/scan-store.js';
+import { runScanJob } from './scan-job.js';
+
+export interface ScanOrder {
+  readonly databaseUrl: string;
+  readonly logLevel: string;
+  readonly limits: AskLimits;
+  readonly job: ScanJob;
+}
+
+const { databaseUrl, logLevel, limits, job } = workerData as ScanOrder;
+const log = pino({ level: logLevel }, pino.destination({ dest: 2, sync: true }));
+const source = dataSourceFor(databaseUrl);
+await source.initialize();
+await runScanJob(source, log, job, limits);
+await source.destroy();
+parentPort?.close();

@@ -1,0 +1,99 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import type { KnownBuild, ScanDifference } from '@clever-drawer/core/catalogue/scan-difference';
+import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
+import { scanStory, type ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
+import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
+import { asId } from '@clever-drawer/core/ids';
+import type { ScanOutcome } from '@clever-drawer/contract/responses';
+import { withPresets } from '@clever-drawer/scan/attach-presets';
+import type { PlaceReading } from '@clever-drawer/scan/read-place';
+import type { ScanResult } from '@clever-drawer/scan/run-scan';
+import { BuildRow } from '../database/entities/catalogue.js';
+import { ComputerRow, type ScanWish } from '../database/entities/computer.js';
+import { isBelow } from './computer-store.js';
+import type { BuildToGroup } from './grouping-store.js';
+import { lockCatalogue, writeGrouped } from './grouping-store.js';
+import { loadPlaces, writePlaces } from './place-store.js';
+
+/** Brings the catalogue up to a scan. The transaction makes it all or nothing; whoever arranges meanwhile hardly waits for it. */
+export async function applyScan(
+  db: EntityManager,
+  computerId: ComputerId,
+  result: ScanResult,
+  wish: ScanWish,
+): Promise<{ outcome: ScanOutcome; story: ScanEvent[] }> {
+  await lockCatalogue(db, computerId);
+  const before = await loadPlaces(db, computerId);
+  const rows = await db.findBy(BuildRow, { computerId });
+  // A single place that is gone is gone, and no problem; a folder that is gone may be on a disk that is not connected.
+  const walkFaults = result.walkFaults.filter(
+    (fault) => fault.code !== 'folder-missing' || wish.places?.includes(fault.path) !== true,
+  );
+  const unwalked = faultPlaces(walkFaults);
+  const wasScanned = scannedBy(result, walkFaults, wish);
+  const met = new Map([...result.places, ...unwalked].map((place) => [place.path, place]));
+  const gone = [...before.keys()].filter((path) => wasScanned(path) && !met.has(path));
+  const after = new Map([...before, ...met]);
+  for (const path of gone) after.delete(path);
+  const seen = withPresets([...after.values()].map((place) => place.reading));
+  const difference = scanDifference(rows.map(knownBuild), seen, wasScanned);
+  const failedBefore = new Set(
+    [...before.values()].flatMap((place) => place.reading.faults.map((fault) => fault.path)),
+  );
+  const faults = [...after.values()].flatMap((place) => place.reading.faults);
+  const story = scanStory(difference, failedBefore, faults, wasScanned);
+  const builds = buildsAfter(difference);
+  const { plugins } = await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
+  await writePlaces(db, computerId, [...result.fresh, ...unwalked], gone);
+  // Last, because whoever arranges holds this row for a moment.
+  await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  const count = (kind: ScanEvent['kind']): number => story.filter((event) => event.kind === kind).length;
+  const outcome: ScanOutcome = {
+    plugins,
+    builds: builds.filter((build) => build.found).length,
+    arrived: count('arrived'),
+    changed: count('changed'),
+    vanished: count('vanished'),
+    returned: count('returned'),
+    failed: count('failed'),
+    recovered: count('recovered'),
+    unchanged: result.unchanged,
+  };
+  return { outcome, story };
+}
+
+const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild => ({
+  id: asId<BuildId>(id),
+  pluginId: asId<PluginId>(pluginId),
+  facts,
+  found,
+});
+
+/** Folders and links that could not be followed, as places with nothing but their faults. */
+function faultPlaces(faults: readonly Fault[]): PlaceReading[] {
+  const byPath = new Map<string, Fault[]>();
+  for (const fault of faults) byPath.set(fault.path, [...(byPath.get(fault.path) ?? []), fault]);
+  return [...byPath].map(([path, own]) => ({ path, stamp: [], reading: { builds: [], faults: own } }));
+}
+
+/** What lies where the scan looked, to its end, and could read: only there can something vanish. After a cancel nothing does. */
+function scannedBy(result: ScanResult, walkFaults: readonly Fault[], wish: ScanWish): (path: string) => boolean {
+  if (result.cancelled) return () => false;
+  const unread = walkFaults.map((fault) => fault.path);
+  return (path) =>
+    (wish.everything === true || result.folders.some((folder) => isBelow(path, folder))) &&
+    !unread.some((folder) => folder !== path && isBelow(path, folder));
+}
+
+function buildsAfter(difference: ScanDifference): BuildToGroup[] {
+  const { arrived, changed, returned, same, vanished, untouched } = difference;
+  return [
+    ...arrived.map((facts) => ({ id: randomUUID(), pluginId: undefined, found: true, facts })),
+    ...[...changed, ...returned].map(({ known: { id, pluginId }, facts }) => ({ id, pluginId, found: true, facts })),
+    ...same,
+    ...vanished.map((known) => ({ ...known, found: false })),
+    ...untouched,
+  ];
+}

@@ -1,0 +1,71 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
+import { Failed } from '../shared/empty-note';
+import { useFolders, useProblems } from '../shared/queries';
+import { useComputer } from '../shared/use-place';
+import { useStartScan } from './use-scan';
+
+const FIRST = 50;
+
+/** The problems that stand, each with its file, its cause, the remedy and "try again". */
+export function ProblemPanel({ busy }: { busy: boolean }) {
+  const computer = useComputer();
+  const problems = useProblems(computer.id);
+  const folders = useFolders(computer.id).data ?? [];
+  const scan = useStartScan();
+  const [all, showAll] = useState(false);
+  if (problems.isError) return <Failed error={problems.error} again={() => void problems.refetch()} />;
+  if (problems.data === undefined || problems.data.length === 0) return null;
+  const shown = all ? problems.data : problems.data.slice(0, FIRST);
+  const again = (those: readonly ReportedProblem[]): void =>
+    scan.mutate({ paths: [...new Set(those.map((one) => one.path))], again: true });
+  const inFolders = (path: string): boolean =>
+    folders.some((folder) => path === folder.path || path.startsWith(`${folder.path}/`));
+  return (
+    <section className="panel" aria-labelledby="problems-title">
+      <div className="panel-head">
+        <h2 id="problems-title">
+          Problems <span className="mono quiet">{problems.data.length}</span>
+        </h2>
+        <Button
+          size="sm"
+          variant="outline-primary"
+          disabled={busy}
+          onClick={() => again(problems.data.filter((one) => inFolders(one.path)))}
+        >
+          Try all again
+        </Button>
+      </div>
+      <ul className="problems">
+        {shown.map((problem, index) => (
+          <li key={`${problem.path} ${problem.code} ${String(index)}`}>
+            <div className="mono problem-path" title={problem.path}>
+              <bdi>{problem.path}</bdi>
+            </div>
+            <div>{problem.message}</div>
+            <div className="quiet">
+              {problem.remedy}{' '}
+              {inFolders(problem.path) && (
+                <button
+                  type="button"
+                  className="plain"
+                  disabled={busy}
+                  onClick={() => again([problem])}
+                  aria-label={`Try ${problem.path} again`}
+                >
+                  Try again
+                </button>
+              )}
+            </div>
+          </li>
+        ))}
+      </ul>
+      {!all && problems.data.length > FIRST && (
+        <button type="button" className="plain" onClick={() => showAll(true)}>
+          and {problems.data.length - FIRST} more
+        </button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import type { ScanStory } from '@clever-drawer/contract/responses';
+import type { EventKind } from '@clever-drawer/core/catalogue/scan-story';
+import { Failed, Loading } from '../shared/empty-note';
+import { useStory } from '../shared/queries';
+import { FACT_WORDS } from '../shared/fact-words';
+
+const TITLES: Readonly<Record<EventKind, string>> = {
+  arrived: 'Arrived',
+  changed: 'Changed',
+  returned: 'Came back',
+  vanished: 'Gone: their places in drawers stay',
+  failed: 'Failed',
+  recovered: 'Can be read again',
+};
+const FIRST = 8;
+
+/** What a scan did to each build and place, kind by kind. */
+export function StoryList({ scan }: { scan: string }) {
+  const story = useStory(scan, true);
+  if (story.isError) return <Failed error={story.error} again={() => void story.refetch()} />;
+  if (story.data === undefined) return <Loading what="what the scan found" />;
+  if (story.data.length === 0) return <p className="quiet">Nothing had changed since the scan before.</p>;
+  const kinds = (Object.keys(TITLES) as EventKind[])
+    .map((kind) => ({ kind, events: story.data.filter((event) => event.kind === kind) }))
+    .filter(({ events }) => events.length > 0);
+  return kinds.map(({ kind, events }) => <Events key={kind} title={TITLES[kind]} events={events} />);
+}
+
+function Events({ title, events }: { title: string; events: ScanStory }) {
+  const [all, showAll] = useState(false);
+  return (
+    <>
+      <h3>
+        {title} <span className="mono quiet">{events.length}</span>
+      </h3>
+      <ul className="story">
+        {(all ? events : events.slice(0, FIRST)).map((event, index) => (
+          <li key={`${event.path} ${event.name ?? ''} ${String(index)}`}>
+            {event.name === undefined ? null : (
+              <>
+                <b>
+                  <bdi>{event.name}</bdi>
+                </b>{' '}
+                <span className="format">{event.format}</span> <span className="quiet">{event.vendor}</span>{' '}
+              </>
+            )}
+            <span className="mono quiet story-path" title={event.path}>
+              <bdi>{event.path}</bdi>
+            </span>
+            {event.problem !== undefined && <div>{event.problem.message}</div>}
+            {event.facts?.map(({ fact, before, after }) => (
+              <div key={fact} className="fact-change">
+                {FACT_WORDS[fact]}: <s>{before || 'not known'}</s> → <b>{after || 'not known'}</b>
+              </div>
+            ))}
+          </li>
+        ))}
+      </ul>
+      {!all && events.length > FIRST && (
+        <button type="button" className="plain" onClick={() => showAll(true)}>
+          and {events.length - FIRST} more
+        </button>
+      )}
+    </>
+  );
+}

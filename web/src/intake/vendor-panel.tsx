@@ -1,0 +1,122 @@
+import { useState, type SubmitEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { VendorView } from '@clever-drawer/contract/responses';
+import { useVendors } from '../shared/queries';
+import { useChanges } from '../shared/use-changes';
+import { useComputer } from '../shared/use-place';
+
+/** Vendors with several spellings, and a way to join two vendors or keep two spellings apart. */
+export function VendorPanel() {
+  const computer = useComputer();
+  const vendors = useVendors(computer.id).data ?? [];
+  const [all, showAll] = useState(false);
+  if (vendors.length === 0) return null;
+  const several = vendors.filter((one) => one.spellings.length > 1 || one.spellings.some((name) => name.byHand));
+  return (
+    <section className="panel" aria-labelledby="vendors-title">
+      <div className="panel-head">
+        <h2 id="vendors-title">
+          Vendors <span className="mono quiet">{vendors.length}</span>
+        </h2>
+        <button type="button" className="plain" aria-expanded={all} onClick={() => showAll(!all)}>
+          {all ? 'Only those of several spellings' : 'Show all'}
+        </button>
+      </div>
+      <JoinVendors vendors={vendors} />
+      {several.length === 0 && !all && <p className="quiet">Every vendor is spelled in one way.</p>}
+      <ul className="vendor-rows">
+        {(all ? vendors : several).map((vendor) => (
+          <VendorRow key={vendor.name} vendor={vendor} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function VendorRow({ vendor }: { vendor: VendorView }) {
+  const changes = useChanges(useComputer().id);
+  return (
+    <li>
+      <b>
+        <bdi>{vendor.name}</bdi>
+      </b>{' '}
+      <span className="mono quiet">{vendor.plugins}</span>
+      {(vendor.spellings.length > 1 || vendor.spellings.some((one) => one.byHand)) && (
+        <ul className="plain-list">
+          {vendor.spellings.map(({ spelling, builds, byHand }) => (
+            <li key={spelling} className="spelling">
+              <bdi>{spelling}</bdi> <span className="mono quiet">{builds}</span>
+              {byHand ? (
+                <button
+                  type="button"
+                  className="plain"
+                  onClick={() =>
+                    void changes.make({ kind: 'name-vendor', spellings: [spelling], name: null, apart: false })
+                  }
+                >
+                  as its files say
+                </button>
+              ) : (
+                spelling !== vendor.name && (
+                  <button
+                    type="button"
+                    className="plain"
+                    onClick={() =>
+                      void changes.make({ kind: 'name-vendor', spellings: [spelling], name: spelling, apart: true })
+                    }
+                  >
+                    is another vendor
+                  </button>
+                )
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </li>
+  );
+}
+
+function JoinVendors({ vendors }: { vendors: readonly VendorView[] }) {
+  const changes = useChanges(useComputer().id);
+  const [from, setFrom] = useState('');
+  const [into, setInto] = useState('');
+  const source = vendors.find((one) => one.name === from);
+  const submit = (event: SubmitEvent): void => {
+    event.preventDefault();
+    if (source === undefined || into.trim() === '') return;
+    const spellings = source.spellings.map((one) => one.spelling);
+    void changes.make({ kind: 'name-vendor', spellings, name: into.trim(), apart: false }).then((saved) => {
+      if (saved) setFrom('');
+    });
+  };
+  return (
+    <Form className="join-vendors" onSubmit={submit}>
+      <Form.Select size="sm" aria-label="Vendor" value={from} onChange={(event) => setFrom(event.target.value)}>
+        <option value="">Vendor …</option>
+        {vendors.map(({ name }) => (
+          <option key={name}>{name}</option>
+        ))}
+      </Form.Select>
+      <span>is</span>
+      <Form.Control
+        size="sm"
+        aria-label="Its right name"
+        list="vendor-names"
+        value={into}
+        maxLength={120}
+        autoComplete="off"
+        onChange={(event) => setInto(event.target.value)}
+      />
+      <datalist id="vendor-names">
+        {vendors.map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      <Button type="submit" size="sm" variant="outline-primary" disabled={source === undefined || into.trim() === ''}>
+        Join
+      </Button>
+    </Form>
+  );
+}
