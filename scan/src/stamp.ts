@@ -1,5 +1,5 @@
 import { statSync, type Stats } from 'node:fs';
-import { join } from 'node:path';
+import { sep } from 'node:path';
 
 /** Raised whenever the readers learn to read more, so that everything is read anew once. */
 export const STAMP_VERSION = 'r3';
@@ -30,7 +30,7 @@ export function stillStands(place: string, stamp: Stamp): boolean {
   if (stamp[0] !== STAMP_VERSION) return false;
   for (let at = 1; at < stamp.length; at += 2) {
     const inside = stamp[at] ?? '';
-    if (markOf(statOf(inside === '' ? place : join(place, inside))) !== stamp[at + 1]) return false;
+    if (markOf(statOf(inside === '' ? place : `${place}${sep}${inside}`)) !== stamp[at + 1]) return false;
   }
   return true;
 }

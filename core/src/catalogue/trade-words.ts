@@ -32,7 +32,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
     likely: 'lp, hp, bp, ladder, svf, comb, resonator, formant, sweep',
   },
   reverb: {
-    strong: 'reverb*, verb, convolver, convolution',
+    strong: 'reverb*, verb, convolver, convolution, impulse response*',
     likely: 'plate, hall, room, chamber, spring, ambience, space, early reflections, ir, cathedral',
   },
   delay: { strong: 'delay*, echo*, dly, ping pong, pingpong', likely: 'slap, slapback, repeats, multitap' },
@@ -40,14 +40,14 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   glitch: { strong: 'glitch*, stutter*, beat repeat', likely: 'buffer' },
   chorus: { strong: 'chorus*, chor, ensemble chorus', likely: 'ensemble, multivoice' },
   flanger: { strong: 'flang*', likely: 'jet' },
-  phaser: { strong: 'phaser*, phasor', likely: 'swirl' },
-  tremolo: { strong: 'tremolo, trem', likely: 'pulse, chopper' },
+  phaser: { strong: 'phaser, phasers, phasor, phasing', likely: 'swirl' },
+  tremolo: { strong: 'tremolo, trem', likely: 'chopper' },
   vibrato: { strong: 'vibrato, vib', likely: 'wobble' },
   'auto-pan': { strong: 'auto pan*, autopan*', likely: '' },
   rotary: { strong: 'rotary, rotating speaker, rotary speaker', likely: 'whirl' },
   'ring-modulator': { strong: 'ring mod*, ringmod*', likely: 'ring' },
   modulation: { strong: '', likely: 'modulator, modulation' },
-  saturation: { strong: 'saturat*, sat', likely: 'warm*, exciter, enhancer, harmonics, tube, valve, triode' },
+  saturation: { strong: 'saturat*, sat', likely: 'warm*, exciter, harmonics, tube, valve, triode' },
   distortion: {
     strong: 'distort*, dist, overdrive, fuzz*, waveshap*, clipper, foldback, foldover',
     likely: 'drive, dirt, clip, shaper, crunch, boost',
@@ -71,12 +71,11 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   'frequency-shifter': { strong: 'frequency shift*, freq shift*', likely: '' },
   spectral: { strong: 'spectral', likely: '' },
   'stereo-imager': {
-    strong:
-      'imager, stereo width, stereo widen*, stereo imag*, widener, stereoizer, stereo enhanc*, mid side, matrix spatialiser',
-    likely: 'width, wide, widen, ms, ms to stereo, stereo to ms, spread, haas, upmix stereo',
+    strong: 'imager, stereo width, stereo widen*, stereo imag*, widener, stereoizer, stereo enhanc*',
+    likely: 'width, wide, widen, mid side, ms, ms to stereo, stereo to ms, spread, haas',
   },
   panner: { strong: 'panner, panning, pan', likely: 'balance, placer, binaural panner' },
-  surround: { strong: 'surround', likely: '5 1, upmix, downmix' },
+  surround: { strong: 'surround panner', likely: 'surround, 5 1, upmix, downmix' },
   ambisonics: { strong: 'ambisonic*, ambi encoder, ambi decoder', likely: 'ambi, binaural, soundfield' },
   spatial: { strong: 'spatiali[sz]er', likely: 'spatial' },
   restoration: {
@@ -84,14 +83,14 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
       'denoise*, de noise*, declick*, de click*, dehum, de hum, declip*, de clip*, noise reduction, restor*, de crackle, decrackle',
     likely: 'repair, cleaner',
   },
-  'channel-strip': { strong: 'channel strip, channelstrip, console strip', likely: 'strip, channel, preamp' },
+  'channel-strip': { strong: 'channel strip, channelstrip, console strip', likely: 'strip, preamp' },
   'mastering-chain': { strong: 'mastering, mastering chain', likely: 'master, finish, finalizer' },
   'multi-effect': { strong: 'multi fx, multifx, multi effect*, multieffect*', likely: 'workshop, rack' },
   utility: {
     strong:
-      'gain, trim, mixer, volume, mono to stereo, stereo to mono, dc remov*, dc offset, phase switch, phase invert*, attenuat*, dither*, mute, a b switch, switch, fader, splitter, crossfad*, inverter, patchbay',
+      'gain, trim, mixer, volume, mono to stereo, stereo to mono, dc remov*, dc offset, phase switch, phase invert*, attenuat*, dither*, mute, a b switch, switch, fader, crossfad*, inverter, patchbay',
     likely:
-      'inv, amplifier, mute, mix, sum, matrix, router, utility, converter, level, const*, difference, product, ratio, phase, midside, tool',
+      'inv, amplifier, mute, mix, sum, router, utility, converter, level, const*, difference, product, ratio, midside, tool',
   },
   piano: { strong: 'piano, grand piano, upright piano, toy piano', likely: 'grand, upright, pianos' },
   'electric-piano': { strong: 'electric piano, epiano, e piano', likely: 'tines, tine, reeds' },
@@ -104,7 +103,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   strings: { strong: 'strings, string ensemble, violin, cello, viola', likely: 'quartet, bowed' },
   brass: { strong: 'brass, trumpet, trombone', likely: 'horns, horn' },
   guitar: { strong: 'guitar, cittern', likely: 'lute, banjo' },
-  bass: { strong: 'bassline, bass guitar, upright bass', likely: 'bass' },
+  bass: { strong: 'bassline, bass guitar, upright bass', likely: '' },
   voice: { strong: 'choir', likely: 'voices, vocal, voice' },
   'drum-machine': { strong: 'drum machine, drum*, beat box, beatbox, drumkit', likely: 'kick, snare, beats' },
   percussion: { strong: 'percussion, percussive', likely: 'clatter, bells, shaker' },
@@ -119,7 +118,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   'midi-delay': { strong: 'midi delay, midi echo, note delay', likely: '' },
   sequencer: { strong: 'sequencer, step sequencer, step seq', likely: 'seq, steps' },
   'spectrum-analyser': { strong: 'spectrum*, spectrogram, sonogram, spectrum analy*, fft analy*', likely: '' },
-  'loudness-meter': { strong: 'loudness, lufs, ebu*, ebu r128', likely: 'r128' },
+  'loudness-meter': { strong: 'loudness meter, lufs, ebu*', likely: 'loudness, r128' },
   'level-meter': {
     strong: 'vu, ppm, level meter, peak meter, vu meter, k meter, meter, true peak, truepeak meter, rms meter',
     likely: 'k20, k14, k12, dbtp, dpm, metering',
@@ -130,7 +129,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   'test-generator': {
     strong:
       'test tone, tone generator, noise generator, sine generator, signal generator, test signal, oscillator, white noise, pink noise',
-    likely: 'tone, noise, osc, sine, impulse',
+    likely: 'tone, noise, osc, sine',
   },
   analyser: { strong: 'analy[sz]er', likely: 'analysis, histogram' },
 };

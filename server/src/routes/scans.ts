@@ -2,12 +2,18 @@ import { Router } from 'express';
 import { scanRequest } from '@clever-drawer/contract/requests';
 import { reportProblem } from '@clever-drawer/core/exchange/scan-report';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
+import { placeOf } from '@clever-drawer/scan/watch-folders';
 import { checked } from '../http/checked.js';
 import { refused } from '../http/http-error.js';
 import { findComputer, isBelow, listFolders } from '../store/computer-store.js';
 import { loadFaults } from '../store/place-store.js';
 import { addScan, findScan, findStory, listScans, requestCancel } from '../store/scan-store.js';
 import type { Context } from './context.js';
+
+function bundleOf(path: string, folders: readonly { readonly path: string }[]): string {
+  const folder = folders.find((one) => isBelow(path, one.path));
+  return folder === undefined ? path : (placeOf(path, false, folder.path) ?? path);
+}
 
 /** Scans: start, watch, cancel, the history with its stories; problems that stand, and arrivals. */
 export function scanRoutes({ source, scans, arrivals }: Context): Router {
@@ -28,9 +34,11 @@ export function scanRoutes({ source, scans, arrivals }: Context): Router {
     if (outside !== undefined) throw refused(`${outside} is in none of the plugin folders. Add its folder first.`);
     const named = all.filter((folder) => folderIds.includes(folder.id)).map((folder) => folder.path);
     if (folderIds.length > 0 && named.length === 0) throw refused('This folder is not on the list any more.');
+    // A problem names a file inside of a bundle: the bundle is what is scanned.
+    const places = [...new Set(paths.map((path) => bundleOf(path, all)))];
     const everything = folderIds.length === 0 && paths.length === 0;
-    const folders = everything ? all.map((folder) => folder.path) : [...named, ...paths];
-    const id = await addScan(db, { computerId, folders, wish: { everything, again, places: paths } });
+    const folders = everything ? all.map((folder) => folder.path) : [...named, ...places];
+    const id = await addScan(db, { computerId, folders, wish: { everything, again, places } });
     scans.start(computerId);
     response.status(202).json(await findScan(db, id));
   });

@@ -106,7 +106,7 @@ function Ended({ scan }: { scan: ScanView }) {
             <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
               {open ? 'Hide what happened to each' : 'What happened to each'}
             </button>
-            {scan.outcome.unchanged !== undefined && (
+            {(scan.outcome.unchanged ?? 0) > 0 && (
               <span className="quiet"> {scan.outcome.unchanged} places had not changed and were not read again</span>
             )}
           </p>

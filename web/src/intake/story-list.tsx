@@ -6,11 +6,11 @@ import { useStory } from '../shared/queries';
 import { FACT_WORDS } from '../shared/fact-words';
 
 const TITLES: Readonly<Record<EventKind, string>> = {
-  arrived: 'Arrived',
+  failed: 'Failed',
+  vanished: 'Gone: their places in drawers stay',
   changed: 'Changed',
   returned: 'Came back',
-  vanished: 'Gone: their places in drawers stay',
-  failed: 'Failed',
+  arrived: 'Arrived',
   recovered: 'Can be read again',
 };
 const FIRST = 8;
@@ -37,17 +37,20 @@ function Events({ title, events }: { title: string; events: ScanStory }) {
       <ul className="story">
         {(all ? events : events.slice(0, FIRST)).map((event, index) => (
           <li key={`${event.path} ${event.name ?? ''} ${String(index)}`}>
-            {event.name === undefined ? null : (
-              <>
-                <b>
-                  <bdi>{event.name}</bdi>
-                </b>{' '}
-                <span className="format">{event.format}</span> <span className="quiet">{event.vendor}</span>{' '}
-              </>
-            )}
-            <span className="mono quiet story-path" title={event.path}>
-              <bdi>{event.path}</bdi>
-            </span>
+            <div className="story-head">
+              {event.name !== undefined && (
+                <>
+                  <b>
+                    <bdi>{event.name}</bdi>
+                  </b>
+                  <span className="format">{event.format}</span>
+                  <span className="quiet">{event.vendor}</span>
+                </>
+              )}
+              <span className="mono quiet one-line story-path" title={event.path}>
+                <bdi>{event.path}</bdi>
+              </span>
+            </div>
             {event.problem !== undefined && <div>{event.problem.message}</div>}
             {event.facts?.map(({ fact, before, after }) => (
               <div key={fact} className="fact-change">

@@ -5,7 +5,6 @@ import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { Failed, Loading } from '../shared/empty-note';
 import { usePluginDetail } from '../shared/queries';
-import { kindInWords } from '../shared/type-glyph';
 import { useComputer } from '../shared/use-place';
 import { BuildCard } from './build-card';
 import { BuildGroups } from './build-groups';
@@ -72,7 +71,6 @@ function About({
         <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
       </h2>
       <p className="about-line">
-        {kindInWords(plugin.types, plugin.role)}.{' '}
         {places.length === 0 ? 'Stands in no drawer.' : `Stands in ${places.join(', ')}.`}{' '}
         <button type="button" className="plain" onClick={putRight}>
           <kbd>C</kbd> put right

@@ -1,0 +1,120 @@
+// Search, drawers and filing over invented plugins.
+import { against, load, middle, ROUNDS, tell } from './measure.mjs';
+
+const PLUGINS = 10_000;
+
+export async function benchArranging() {
+  await benchFind();
+  await benchDrawers();
+  await benchFiling();
+}
+
+async function inventedPlugins() {
+  const { studioPlugins } = await load('demo/dist/studio.js');
+  const made = studioPlugins();
+  return Array.from({ length: PLUGINS }, (_, index) => {
+    const one = made[index % made.length];
+    return { id: `plugin-${index}`, name: `${one.name} ${Math.floor(index / made.length) + 1}`, more: one.vendor.name };
+  });
+}
+
+async function benchFind() {
+  const { Finder } = await load('core/dist/search/find-plugins.js');
+  const plugins = await inventedPlugins();
+  const finder = new Finder(plugins);
+  const queries = ['p', 'pl', 'plate', 'tape echo', 'copperhat pl', 'tx73', 'bowed saw', 'zzz'];
+  const slowest = (find) => {
+    const times = queries.map((query) => {
+      const start = performance.now();
+      find(query);
+      return performance.now() - start;
+    });
+    return Math.max(...times);
+  };
+  const [ours, bare] = [[], []];
+  for (let round = 0; round < ROUNDS; round++) {
+    ours.push(slowest((query) => finder.find(query)));
+    bare.push(slowest((query) => plugins.filter((plugin) => plugin.name.toLowerCase().indexOf(query) >= 0)));
+  }
+  tell(
+    `slowest of ${queries.length} searches in ${PLUGINS} plugins`,
+    middle(ours),
+    'a bare indexOf pass over the same names',
+    middle(bare),
+  );
+}
+
+async function benchDrawers() {
+  const { contentsOfDrawers } = await load('core/dist/chests/drawer-contents.js');
+  const { emptyArrangement } = await load('core/dist/chests/arrangement.js');
+  const plugins = await inventedPlugins();
+  const words = [
+    'eq',
+    'comp',
+    'echo',
+    'plate',
+    'hall',
+    'tape',
+    'synth',
+    'organ',
+    'drum',
+    'gate',
+    'meter',
+    'choir',
+    'wind',
+    'vocoder',
+    'chorus',
+    'fuzz',
+    'gain',
+    'width',
+    'scope',
+    'tune',
+  ];
+  const rows = words.map((word, index) => [
+    word,
+    {
+      id: word,
+      chestId: 'c',
+      parentId: null,
+      name: word,
+      order: `a${index}`,
+      rule: { kind: 'keywords', words: [word] },
+    },
+  ]);
+  const state = { ...emptyArrangement(), drawer: new Map(rows) };
+  const byId = new Map(plugins.map((plugin) => [plugin.id, plugin]));
+  await against(
+    `contents of ${words.length} keyword drawers over ${PLUGINS} plugins`,
+    'indexOf of the same words in the same names',
+    () => contentsOfDrawers(state, byId),
+    () => words.map((word) => plugins.filter((plugin) => plugin.name.toLowerCase().indexOf(word) >= 0)),
+  );
+}
+
+async function benchFiling() {
+  const { planChange } = await load('core/dist/chests/plan-change.js');
+  const { applyEdits, inverse } = await load('core/dist/chests/edit.js');
+  const { emptyArrangement } = await load('core/dist/chests/arrangement.js');
+  const plugins = (await inventedPlugins()).slice(0, 5000);
+  const names = new Map(plugins.map((plugin) => [plugin.id, plugin.name]));
+  const drawer = { id: 'd', chestId: 'c', parentId: null, name: 'All', order: 'a0', rule: null };
+  const state = {
+    ...emptyArrangement(),
+    chest: new Map([['c', { id: 'c', name: 'C', order: 'a0' }]]),
+    drawer: new Map([['d', drawer]]),
+  };
+  const intent = { kind: 'file', drawerIds: ['d'], pluginIds: plugins.map((plugin) => plugin.id) };
+  await against(
+    'planning, applying and undoing the filing of 5000 plugins',
+    'copying the same rows as JSON once',
+    () => {
+      const { change } = planChange(state, intent, (id) => names.get(id));
+      const filed = applyEdits(state, change.edits);
+      applyEdits(filed, inverse(change.edits));
+    },
+    () =>
+      JSON.parse(
+        JSON.stringify(plugins.map((plugin) => ({ id: plugin.id, drawerId: 'd', pluginId: plugin.id, order: 'a0' }))),
+      ),
+  );
+}
