@@ -80,6 +80,12 @@ async function takeAll(url) {
     await take(page, name);
   }
   await take(await open('intake'), 'intake');
+  const about = await open('sort');
+  await about.getByRole('searchbox').fill('toy piano');
+  await about.getByRole('row', { name: 'Cinderquay' }).click();
+  await about.keyboard.press('Enter');
+  await about.getByText('the preferred one first').waitFor();
+  await take(about, 'plugin');
   await take(await open('load'), 'load');
   await take(await open('keep'), 'keep');
   const page = await open('load', 'dark');

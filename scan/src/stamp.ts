@@ -2,7 +2,7 @@ import { statSync, type Stats } from 'node:fs';
 import { sep } from 'node:path';
 
 /** Raised whenever the readers learn to read more, so that everything is read anew once. */
-export const STAMP_VERSION = 'r3';
+export const STAMP_VERSION = 'r4';
 
 /**
  * The fingerprint of a place: the version of the readers, then pairs of a path inside and how it stood: kind, size, time of the last change of

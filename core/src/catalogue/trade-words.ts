@@ -84,7 +84,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
     likely: 'repair, cleaner',
   },
   'channel-strip': { strong: 'channel strip, channelstrip, console strip', likely: 'strip, preamp' },
-  'mastering-chain': { strong: 'mastering, mastering chain', likely: 'master, finish, finalizer' },
+  'mastering-chain': { strong: 'mastering, mastering chain', likely: 'finish, finalizer' },
   'multi-effect': { strong: 'multi fx, multifx, multi effect*, multieffect*', likely: 'workshop, rack' },
   utility: {
     strong:
@@ -129,7 +129,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   'test-generator': {
     strong:
       'test tone, tone generator, noise generator, sine generator, signal generator, test signal, oscillator, white noise, pink noise',
-    likely: 'tone, noise, osc, sine',
+    likely: 'noise, osc, sine',
   },
   analyser: { strong: 'analy[sz]er', likely: 'analysis, histogram' },
 };

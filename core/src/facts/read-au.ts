@@ -39,8 +39,10 @@ function overlayComponent(base: BuildFacts, component: PlistDictionary): BuildFa
     name,
     vendor,
     version,
-    // Hosts show "Vendor: Plugin" as a description when the maker wrote no other; that says nothing new.
-    description: plistText(component, 'description') === full ? null : plistText(component, 'description'),
+    // Many repeat the name there, with or without the vendor; that says nothing new.
+    description: [full, name].includes(plistText(component, 'description'))
+      ? null
+      : plistText(component, 'description'),
     declaredTypes: type === null ? [] : [type],
     midiInput: type === null ? null : (TAKES_NOTES[type] ?? null),
   };

@@ -55,7 +55,8 @@ export async function readLv2(place: Place): Promise<Reading> {
   const builds: BuildFacts[] = [];
   for (const uri of plugins) {
     let whole = true;
-    for (const file of graph.nodes(uri, SEE_ALSO).map(insideOf)) {
+    for (const iri of graph.nodes(uri, SEE_ALSO)) {
+      const file = await fileAt(place, iri);
       // Description in another format (a web page, say) is not ours to parse; an absent file is, and has a fault.
       if (file !== null && /\.(ttl|n3|nt)$/i.test(file)) whole = (await load(file)) && whole;
     }
@@ -66,10 +67,17 @@ export async function readLv2(place: Place): Promise<Reading> {
   return { builds, faults, presets: presetsOf(graph) };
 }
 
+/** The file that an IRI names. A hash in it should begin a fragment, but bundles exist that mean a file with a hash in its name, and liblilv agrees. */
+async function fileAt(place: Place, iri: string): Promise<string | null> {
+  const whole = insideOf(iri);
+  if (whole === null || !whole.includes('#')) return whole;
+  return (await place.size(whole)) === null ? whole.replace(/#.*$/, '') : whole;
+}
+
 function insideOf(iri: string): string | null {
   if (!iri.startsWith(BASE)) return null;
   try {
-    return decodeURIComponent(iri.slice(BASE.length).replace(/#.*$/, ''));
+    return decodeURIComponent(iri.slice(BASE.length));
   } catch {
     return iri.slice(BASE.length);
   }
@@ -140,8 +148,9 @@ function portsOf(graph: Graph, uri: string) {
 }
 
 async function architecturesOf(graph: Graph, uri: string, place: Place, faults: Fault[]) {
-  const binary = graph.nodes(uri, `${LV2}binary`).map(insideOf)[0];
-  if (binary === undefined || binary === null) return [];
+  const [iri] = graph.nodes(uri, `${LV2}binary`);
+  const binary = iri === undefined ? null : await fileAt(place, iri);
+  if (binary === null) return [];
   const size = await place.size(binary);
   const path = `${place.path}/${binary}`;
   if (size === null) {

@@ -233,3 +233,20 @@ describe('which reader takes what', () => {
     expect(reading).toMatchObject({ builds: [], faults: [] });
   });
 });
+
+describe('an LV2 bundle with a hash in the name of a file', () => {
+  const P =
+    '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . @prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> . @prefix doap: <http://usefulinc.com/ns/doap#> .\n';
+  const manifest = (file: string): string => `${P}<urn:x> a lv2:Plugin ; rdfs:seeAlso <${file}> .`;
+
+  it('is read as liblilv does: the file if it is there, a fragment otherwise', async () => {
+    const named = `${P}<urn:x> doap:name "Comp" .`;
+    const bundles: Record<string, string>[] = [
+      { 'manifest.ttl': manifest('x#stereo.ttl'), 'x#stereo.ttl': named },
+      { 'manifest.ttl': manifest('x.ttl#stereo'), 'x.ttl': named },
+    ];
+    for (const files of bundles) {
+      expect((await readLv2(new MemoryPlace('/b/x.lv2', files))).builds.map((one) => one.name)).toEqual(['Comp']);
+    }
+  });
+});

@@ -99,6 +99,7 @@ function factLines(build: BuildFacts): [SourcedFact, string][] {
   const lines: [SourcedFact, string | null][] = [
     ['name', build.name],
     ['vendor', build.vendor],
+    ['version', build.version],
     ['description', build.description],
     ['types', build.declaredTypes.join(', ')],
     ['ports', portsInWords(build)],

@@ -1,0 +1,156 @@
+import { execFileSync } from 'node:child_process';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, placeOf, row, saved } from '../support/studio';
+
+const TOY = fileURLToPath(new URL('../../scan/test/native/toy.c', import.meta.url));
+const folder = (): string => join(process.env.DEMO_FOLDER ?? '', 'own-plugins');
+const buildToy = (name: string, what: string): unknown =>
+  execFileSync('gcc', [
+    '-shared',
+    '-fPIC',
+    '-w',
+    ...what.split(' ').map((word) => `-D${word}`),
+    '-o',
+    join(folder(), name),
+    TOY,
+  ]);
+const outcome = (page: Page, name: string) => page.locator('.counts div', { hasText: name }).locator('dd');
+
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(() => mkdir(folder(), { recursive: true }));
+test.afterAll(() => rm(folder(), { recursive: true, force: true }));
+
+async function addFolder(page: Page): Promise<void> {
+  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.getByLabel('Another folder').fill(folder());
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: `Scan ${folder()}` })).toBeVisible();
+}
+
+test('plugins are asked; one that crashes is a problem, is not asked again, and is when it is tried again', async ({
+  page,
+}) => {
+  buildToy('lantern.clap', 'CLAP');
+  buildToy('crashing.so', 'LADSPA CRASHES');
+  await addFolder(page);
+  await page.getByRole('button', { name: `Scan ${folder()}` }).click();
+  await expect(page.getByText('The plugin crashed while it was asked about itself')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'What happened to each' }).click();
+  await expect(page.locator('.story').getByText('Lantern', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: `Scan ${folder()}` }).click();
+  await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
+  buildToy('crashing.so', 'LADSPA');
+  await page.getByRole('button', { name: `Try ${join(folder(), 'crashing.so')} again` }).click();
+  await expect(outcome(page, 'read again')).toHaveText('1', { timeout: 30_000 });
+  await expect(page.getByText('The plugin crashed')).toHaveCount(0);
+  await accessible(page);
+});
+
+test('the detail panel shows what a plugin is, how sure that is, and where each fact came from', async ({ page }) => {
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.getByRole('searchbox').fill('lantern copperhat');
+  await row(page, 'Lantern').click();
+  await page.keyboard.press('Enter');
+  const panel = page.getByRole('region', { name: 'About the plugin' });
+  await expect(panel.getByText('the CLAP build declares “synthesizer”')).toBeVisible();
+  await expect(panel.getByText('instrument, declared by its maker')).toBeVisible();
+  await expect(panel.getByText('A synth of paper lanterns. from the plugin itself, asked')).toBeVisible();
+  await expect(panel.getByText('It was asked about itself.')).toBeVisible();
+  await accessible(page);
+});
+
+test('role and type of several plugins are put right at once by keyboard, kept over a rescan, undone and taken back', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await expect(page.getByRole('searchbox')).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('wagon wheel');
+  await page.keyboard.press('ArrowDown');
+  await expect(row(page, 'Wagon Wheel')).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('c');
+  const box = page.getByRole('dialog');
+  await box.getByLabel('Role').selectOption('tool');
+  await box.getByLabel('Main type').selectOption('tuner');
+  await accessible(page);
+  await box.getByRole('button', { name: 'Put right' }).click();
+  await saved(page);
+  await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
+  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.getByRole('button', { name: `Scan ${folder()}` }).click();
+  await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.getByRole('searchbox').fill('wagon wheel');
+  await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo: put right the role and type of Wagon Wheel/ }).click();
+  await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toHaveCount(0);
+});
+
+test('two plugins are joined, and parted again', async ({ page }) => {
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.getByRole('searchbox').fill('copperhat');
+  await row(page, 'Goose Gate').click();
+  await row(page, 'Wagon Wheel').click({ modifiers: ['Control'] });
+  await page.keyboard.press('c');
+  await page.getByRole('dialog').getByLabel('All of these are one plugin').selectOption({ index: 1 });
+  await page.getByRole('dialog').getByRole('button', { name: 'Put right' }).click();
+  await expect(row(page, 'Wagon Wheel')).toHaveCount(0);
+  await row(page, 'Goose Gate').click();
+  await page.keyboard.press('Enter');
+  const panel = page.getByRole('region', { name: 'About the plugin' });
+  await expect(panel.getByText('One build was put here by you.')).toBeVisible();
+  await panel.getByRole('button', { name: 'Group by name again' }).click();
+  await expect(row(page, 'Wagon Wheel')).toBeVisible();
+});
+
+test('another build is preferred, for one plugin and in general', async ({ page }) => {
+  await page.goto(await placeOf('intake'));
+  await page.getByRole('button', { name: 'AU: up' }).click();
+  await page.getByRole('button', { name: 'AU: up' }).click();
+  await saved(page);
+  await expect(page.locator('.ranking.inner li').first()).toContainText('AU');
+  await page.goto(await placeOf('sort'));
+  await page.getByRole('searchbox').fill('cinderquay toy piano');
+  await row(page, 'Cinderquay Toy Piano').click();
+  await page.keyboard.press('Enter');
+  const builds = page.getByRole('region', { name: 'About the plugin' }).getByRole('article');
+  await expect(builds.first()).toHaveAttribute('aria-label', 'AU build');
+  await page.getByRole('button', { name: 'prefer this one' }).click();
+  await expect(builds.first()).toHaveAttribute('aria-label', 'VST3 build');
+  await expect(builds.first()).toContainText('preferred by you');
+  await page.keyboard.press('Control+z');
+  await expect(builds.first()).toHaveAttribute('aria-label', 'AU build');
+  await page.goto(await placeOf('intake'));
+  await page.getByRole('button', { name: 'Back to the standard' }).click();
+  await expect(page.locator('.ranking.inner li').first()).toContainText('VST3');
+});
+
+test('a vendor is joined to another by its right name, and given back', async ({ page }) => {
+  await page.goto(await placeOf('intake'));
+  await page.getByRole('combobox', { name: 'Vendor' }).selectOption('Quillfeather');
+  await page.getByLabel('Its right name').fill('Fernweir');
+  await page.getByRole('button', { name: 'Join' }).click();
+  await saved(page);
+  const spelling = page.locator('.spelling', { hasText: 'Quillfeather' });
+  await expect(spelling).toBeVisible();
+  await spelling.getByRole('button', { name: 'as its files say' }).click();
+  await expect(spelling).toHaveCount(0);
+});
+
+test('a plugin that arrives in a watched folder is announced, and only it is scanned', async ({ page }) => {
+  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await mkdir(join(folder(), 'lamp.lv2'), { recursive: true });
+  await writeFile(
+    join(folder(), 'lamp.lv2', 'manifest.ttl'),
+    '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . @prefix doap: <http://usefulinc.com/ns/doap#> . <urn:lamp> a lv2:Plugin ; doap:name "Lamp Hall" .',
+  );
+  await expect(page.getByText('In the watched folders: 1 arrived or changed')).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: 'Scan only this' }).click();
+  await expect(outcome(page, 'arrived')).toHaveText('1', { timeout: 30_000 });
+  await expect(page.getByText('In the watched folders')).toHaveCount(0, { timeout: 15_000 });
+  await page.getByRole('button', { name: /Take .*own-plugins off the list/ }).click();
+});
