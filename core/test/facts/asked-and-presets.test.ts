@@ -85,8 +85,7 @@ describe('what several sources say', () => {
 
 describe('an answer of a plugin', () => {
   const reading = { builds: [build({ name: 'lamp', format: 'VST2' })], faults: [], askable: [] };
-  const answer = (rest: object): Answer =>
-    ({ state: 'asked', plugins: [], printed: null, fault: null, ...rest });
+  const answer = (rest: object): Answer => ({ state: 'asked', plugins: [], printed: null, fault: null, ...rest });
 
   it('makes a build of each plugin that it names, and none of a plain library', () => {
     const plugins = [
