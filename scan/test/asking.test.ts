@@ -1,9 +1,10 @@
 /** Plugins that say nothing from outside are loaded and asked; whatever they do, it stays in the process that asked them. */
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import { Asker, STANDARD_LIMITS } from '../src/ask/asker';
 import type { AskLimits } from '../src/ask/asking-process';
@@ -332,3 +333,20 @@ describe('asking again', () => {
     expect([result.cancelled, result.builds.map((build) => build.name)]).toEqual([true, ['Goose Gate', 'Wagon Wheel']]);
   });
 });
+
+it('a plugin that hangs does not outlive a scan that was killed', async () => {
+  await buildToy(at('bad.so'), 'LADSPA HANGS');
+  const before = processesOf('ask-child');
+  const main = fileURLToPath(new URL('../dist/main.js', import.meta.url));
+  const command = spawn(process.execPath, [main, folder], { stdio: 'ignore' });
+  const asked = () => processesOf('ask-child').filter((pid) => !before.includes(pid));
+  await until(() => asked().length > 0);
+  await new Promise((done) => setTimeout(done, 700));
+  command.kill('SIGKILL');
+  await until(() => asked().length === 0);
+  expect(asked()).toEqual([]);
+});
+
+async function until(holds: () => boolean): Promise<void> {
+  for (let tries = 0; tries < 200 && !holds(); tries++) await new Promise((done) => setTimeout(done, 50));
+}

@@ -10,7 +10,10 @@ import type { Message, Question } from './messages.js';
 import { ANSWERS, QUESTIONS } from './messages.js';
 import { openLibrary, preloadCommonLibraries } from './native.js';
 
-const SUBREAPER = 36; // PR_SET_CHILD_SUBREAPER, linux/prctl.h
+// linux/prctl.h
+const SUBREAPER = 36; // PR_SET_CHILD_SUBREAPER: orphans of a plugin come to this process.
+const DIE_WITH_PARENT = 1; // PR_SET_PDEATHSIG: a plugin that hangs must not outlive a server that was killed.
+const SIGKILL = 9;
 const libc = koffi.load(null);
 const getpid = libc.func('int getpid()') as () => number;
 const exitNow = libc.func('void _exit(int code)') as (code: number) => void;
@@ -105,14 +108,11 @@ function* questions(): Generator<Question> {
 }
 
 preloadCommonLibraries();
-if (process.platform === 'linux')
-  (libc.func('int prctl(int option, long a, long b, long c, long d)') as (...values: number[]) => number)(
-    SUBREAPER,
-    1,
-    0,
-    0,
-    0,
-  );
+if (process.platform === 'linux') {
+  const prctl = libc.func('int prctl(int option, long a, long b, long c, long d)') as (...values: number[]) => number;
+  prctl(SUBREAPER, 1, 0, 0, 0);
+  prctl(DIE_WITH_PARENT, SIGKILL, 0, 0, 0);
+}
 say({ ready: true });
 for (const question of questions()) answer(question);
 exitNow(0);

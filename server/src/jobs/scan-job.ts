@@ -8,7 +8,7 @@ import { jsonForDatabase } from '../database/json.js';
 import { isBelow } from '../store/computer-store.js';
 import { loadPlaces } from '../store/place-store.js';
 import { applyScan } from '../store/scan-result-store.js';
-import { signOn, type ScanJob } from '../store/scan-store.js';
+import { forgetOldStories, signOn, type ScanJob } from '../store/scan-store.js';
 
 const SIGN_ON_MS = 250;
 
@@ -70,6 +70,7 @@ async function finish(source: DataSource, job: ScanJob, result: ScanResult): Pro
         jsonForDatabase(story),
       ],
     );
+    await forgetOldStories(db, job.computerId);
     for (const path of result.folders) {
       await db.update(FolderRow, { computerId: job.computerId, path }, { lastScannedAt: new Date() });
     }

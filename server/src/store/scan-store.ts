@@ -61,6 +61,14 @@ export async function findStory(db: EntityManager, id: unknown): Promise<ScanSto
   }));
 }
 
+/** Lets go of the stories of scans that the history no longer shows. */
+export const forgetOldStories = (db: EntityManager, computerId: ComputerId): Promise<unknown> =>
+  db.query(
+    `UPDATE scan SET story = NULL WHERE "computerId" = $1 AND story IS NOT NULL AND id NOT IN
+       (SELECT id FROM scan WHERE "computerId" = $1 ORDER BY "startedAt" DESC LIMIT ${String(KEPT)})`,
+    [computerId],
+  );
+
 /** Puts a scan at the end of the computer's queue. */
 export async function addScan(db: EntityManager, job: Omit<ScanJob, 'id'>): Promise<string> {
   const id = randomUUID();

@@ -32,13 +32,22 @@ const TYPE_PATHS: Readonly<Partial<Record<TypeId, string>>> = {
 const UNKNOWN = 'M4 4h12v8H4z';
 
 /** The glyph of a plugin's main type, or of its role when only that is known; shape carries the meaning, and the words stand behind it. */
-export function TypeGlyph({ types, role }: { types: readonly TypeId[]; role: Role | null }) {
+export function TypeGlyph({
+  types,
+  role,
+  likely = false,
+}: {
+  types: readonly TypeId[];
+  role: Role | null;
+  /** Worked out, and not sure: drawn in broken lines. */
+  likely?: boolean;
+}) {
   const [main] = types;
   const path = main === undefined ? ROLE_PATHS[role ?? 'unknown'] : (TYPE_PATHS[main] ?? FAMILY_PATHS[familyOf(main)]);
-  const words = kindInWords(types, role);
+  const words = `${kindInWords(types, role)}${likely ? ', likely' : ''}`;
   return (
     <svg
-      className={`glyph${main === undefined && role === null ? ' glyph-unknown' : ''}`}
+      className={`glyph${main === undefined && role === null ? ' glyph-unknown' : ''}${likely ? ' glyph-likely' : ''}`}
       viewBox="0 0 20 16"
       role="img"
       aria-label={words}

@@ -40,11 +40,12 @@ export function KindEvidence({ plugin }: { plugin: PluginDetail }) {
           </>
         )}
       </dl>
-      {contradictions.map((sentence) => (
-        <p key={sentence} className="note-box attention">
-          It {sentence}.
-        </p>
-      ))}
+      {roleGrade !== 'chosen' &&
+        contradictions.map((sentence) => (
+          <p key={sentence} className="note-box attention">
+            It {sentence}.
+          </p>
+        ))}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, type KeyboardEvent, type MouseEvent } from 'react';
+import type { PluginView } from '@clever-drawer/contract/responses';
 import { kindInWords, TypeGlyph } from '../shared/type-glyph';
 import type { Row } from './use-listed';
 import type { Selection } from './use-selection';
@@ -147,11 +148,12 @@ function ListRow({
       {...listeners}
     >
       <div role="gridcell" title={kindInWords(plugin.types, plugin.role)}>
-        <TypeGlyph types={plugin.types} role={plugin.role} />
+        <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
       </div>
       <div role="gridcell" className="one-line" title={plugin.name}>
         <bdi>{plugin.name}</bdi>
         {!plugin.found && <span className="flag">not found</span>}
+        <InDoubt plugin={plugin} />
       </div>
       <div role="gridcell" className="one-line quiet" title={plugin.vendor ?? ''}>
         <bdi>{plugin.vendor ?? '–'}</bdi>
@@ -173,6 +175,16 @@ function ListRow({
         {row.favourite && <span aria-label="on Favourites">1</span>}
       </div>
     </div>
+  );
+}
+
+/** Evidence that can't all be right; the panel tells it, and putting the role right settles it. */
+function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: PluginView }) {
+  if (contradictions.length === 0 || roleGrade === 'chosen') return null;
+  return (
+    <span className="flag" title={contradictions.map((sentence) => `It ${sentence}.`).join(' ')}>
+      in doubt
+    </span>
   );
 }
 
