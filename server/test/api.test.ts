@@ -249,6 +249,17 @@ describe('intake', () => {
     expect((await scan()).outcome).toMatchObject({ vanished: 3, builds: 0 });
   });
 
+  it('learns how facts were learnt, also where none has changed', async () => {
+    await scan();
+    await api.source.query(`UPDATE build SET facts = facts || '{"sources": {}}'::jsonb WHERE "computerId" = $1`, [
+      computer,
+    ]);
+    await scan();
+    const [eq] = (await catalogue()).plugins;
+    const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(eq?.id ?? '')}`);
+    expect(detail.builds[0]?.sources).toMatchObject({ name: 'manifest', types: 'manifest', ports: 'manifest' });
+  });
+
   it('turns the switches of a folder', async () => {
     const [folder] = await get<FolderView[]>(`/computers/${computer}/folders`);
     expect(folder).toMatchObject({ asks: true, watches: true });

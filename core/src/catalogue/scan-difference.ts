@@ -16,7 +16,8 @@ export interface ScanDifference {
   readonly arrived: readonly BuildFacts[];
   readonly changed: readonly { known: KnownBuild; facts: BuildFacts }[];
   readonly returned: readonly { known: KnownBuild; facts: BuildFacts }[];
-  readonly same: readonly KnownBuild[];
+  /** Nothing that counts has changed; how the facts were learnt may have. */
+  readonly same: readonly { known: KnownBuild; facts: BuildFacts }[];
   readonly vanished: readonly KnownBuild[];
   readonly untouched: readonly KnownBuild[];
 }
@@ -55,11 +56,11 @@ export function scanDifference(
   for (const key of [movedAndNamedKey, movedKey]) arrived = matchBy(key, waiting(), arrived, matched);
   const changed: { known: KnownBuild; facts: BuildFacts }[] = [];
   const returned: { known: KnownBuild; facts: BuildFacts }[] = [];
-  const same: KnownBuild[] = [];
+  const same: { known: KnownBuild; facts: BuildFacts }[] = [];
   for (const [one, facts] of matched) {
     if (!one.found) returned.push({ known: one, facts });
     else if (changedFacts(one.facts, facts).length > 0) changed.push({ known: one, facts });
-    else same.push(one);
+    else same.push({ known: one, facts });
   }
   const unseen = known.filter((one) => !matched.has(one));
   return {

@@ -91,8 +91,12 @@ function buildsAfter(difference: ScanDifference): BuildToGroup[] {
   const { arrived, changed, returned, same, vanished, untouched } = difference;
   return [
     ...arrived.map((facts) => ({ id: randomUUID(), pluginId: undefined, found: true, facts })),
-    ...[...changed, ...returned].map(({ known: { id, pluginId }, facts }) => ({ id, pluginId, found: true, facts })),
-    ...same,
+    ...[...changed, ...returned, ...same].map(({ known: { id, pluginId }, facts }) => ({
+      id,
+      pluginId,
+      found: true,
+      facts,
+    })),
     ...vanished.map((known) => ({ ...known, found: false })),
     ...untouched,
   ];
