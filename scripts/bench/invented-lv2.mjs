@@ -10,8 +10,8 @@ const PREFIXES = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix units: <http://lv2plug.in/ns/extensions/units#> .
 `;
 const KINDS = ['ReverbPlugin', 'CompressorPlugin', 'DelayPlugin', 'EQPlugin', 'AnalyserPlugin'];
-// The first bytes of an ELF file for x86-64 (System V ABI).
-const BINARY = Buffer.from('7f454c4602010100000000000000000003003e00', 'hex');
+// The header of an ELF file for x86-64 without anything behind it (System V ABI: 64 bytes).
+const BINARY = Buffer.concat([Buffer.from('7f454c4602010100000000000000000003003e00', 'hex'), Buffer.alloc(44)]);
 
 /** Writes `count` bundles below a folder. */
 export function writeBundles(folder, count) {

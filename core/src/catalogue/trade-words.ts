@@ -175,10 +175,21 @@ export const TRADE_PHRASES: readonly TradePhrase[] = Object.entries(WORDS)
   .sort((a, b) => b.words.length - a.words.length)
   .map((phrase, rank) => ({ ...phrase, rank }));
 
-const BY_LETTER = new Map<string, TradePhrase[]>();
+/** Phrases by the first letters of their first word, three at most: few of them are tried on any word. */
+const BY_START = new Map<string, TradePhrase[]>();
+const START = 3;
 for (const phrase of TRADE_PHRASES) {
-  const letter = phrase.text[0] ?? '';
-  BY_LETTER.set(letter, [...(BY_LETTER.get(letter) ?? []), phrase]);
+  const start = (/^[^ *]+/.exec(phrase.text)?.[0] ?? '').slice(0, START);
+  BY_START.set(start, [...(BY_START.get(start) ?? []), phrase]);
+}
+
+function possibleFor(words: readonly string[]): TradePhrase[] {
+  const possible = new Set<TradePhrase>();
+  for (const word of words) {
+    for (let length = 1; length <= START; length++)
+      for (const phrase of BY_START.get(word.slice(0, length)) ?? []) possible.add(phrase);
+  }
+  return [...possible].sort((a, b) => a.rank - b.rank);
 }
 
 /** A trade word met in a name: the type that it names, and where it stands. */
@@ -193,8 +204,7 @@ export interface MetWord {
 export function tradeWordsIn(words: readonly string[]): MetWord[] {
   const met: MetWord[] = [];
   const taken = new Set<number>();
-  const possible = new Set(words.flatMap((word) => BY_LETTER.get(word[0] ?? '') ?? []));
-  for (const phrase of [...possible].sort((a, b) => a.rank - b.rank)) {
+  for (const phrase of possibleFor(words)) {
     for (let at = 0; at < words.length; at++) {
       const length = fits(phrase, words, at);
       if (length === 0) continue;

@@ -59,7 +59,7 @@ async function finish(source: DataSource, job: ScanJob, result: ScanResult): Pro
     const { outcome, story } = await applyScan(db, job.computerId, result, job.wish);
     const read = result.places.length;
     await db.query(
-      `UPDATE scan SET state = $2, "endedAt" = now(), outcome = $3::jsonb, faults = $4::jsonb, progress = $5::jsonb, story = $6::jsonb
+      `UPDATE scan SET state = $2, "endedAt" = clock_timestamp(), outcome = $3::jsonb, faults = $4::jsonb, progress = $5::jsonb, story = $6::jsonb
        WHERE id = $1`,
       [
         job.id,

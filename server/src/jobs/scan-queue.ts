@@ -25,7 +25,10 @@ export class ScanQueue {
 
   /** Begins the next scan of a computer, unless one runs; goes on until none waits. */
   start(computerId: ComputerId): void {
-    this.next(computerId).catch((error: unknown) => this.log.error({ err: error }, 'the queue of scans'));
+    this.next(computerId).catch((error: unknown) => {
+      // A server that stops takes the database away from under it; what waits is told as interrupted by the next start.
+      if (this.source.isInitialized) this.log.error({ err: error }, 'the queue of scans');
+    });
   }
 
   private async next(computerId: ComputerId): Promise<void> {

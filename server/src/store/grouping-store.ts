@@ -74,7 +74,10 @@ export async function writeGrouped(
 
 function sameBuild(before: BuildRow | undefined, after: Pick<BuildRow, 'pluginId' | 'found' | 'facts'>): boolean {
   if (before === undefined || before.pluginId !== after.pluginId || before.found !== after.found) return false;
-  return before.facts === after.facts || canonical(before.facts) === canonical(after.facts);
+  // What was not read anew comes from the database as well, with its fields in the same order.
+  return (
+    JSON.stringify(before.facts) === JSON.stringify(after.facts) || canonical(before.facts) === canonical(after.facts)
+  );
 }
 
 /** The database returns the fields of an object in an order of its own. */
