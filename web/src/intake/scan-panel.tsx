@@ -126,7 +126,8 @@ function Counts({ outcome, problems }: { outcome: ScanOutcome; problems: number 
     ['came back', outcome.returned, false],
     ['gone', outcome.vanished, outcome.vanished > 0],
     ['read again', outcome.recovered ?? 0, false],
-    ['problems', problems, problems > 0],
+    // Scans of before this was counted know their problems only, old and new together.
+    ['failed', outcome.failed ?? problems, (outcome.failed ?? problems) > 0],
   ];
   return (
     <dl className="counts">
