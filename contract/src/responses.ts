@@ -40,6 +40,8 @@ export interface FolderView {
 export interface ProposedFolder {
   readonly path: string;
   readonly formats: readonly Format[];
+  /** Whether it holds presets and no plugins. */
+  readonly presets?: true;
 }
 
 export const SCAN_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'interrupted'] as const;

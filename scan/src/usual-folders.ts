@@ -6,6 +6,8 @@ import type { Format, System } from '@clever-drawer/core/facts/format';
 export interface UsualFolder {
   readonly path: string;
   readonly formats: readonly Format[];
+  /** Whether it holds presets and no plugins. */
+  readonly presets?: true;
 }
 
 export interface Surroundings {
@@ -19,9 +21,9 @@ export function usualFolders({ system, home, env }: Surroundings): UsualFolder[]
   const folders =
     system === 'mac' ? macFolders(home) : system === 'windows' ? windowsFolders(env) : linuxFolders(home, env);
   const byPath = new Map<string, UsualFolder>();
-  for (const { path, formats } of folders) {
-    const known = byPath.get(path);
-    byPath.set(path, { path, formats: [...new Set([...(known?.formats ?? []), ...formats])] });
+  for (const folder of folders) {
+    const known = byPath.get(folder.path);
+    byPath.set(folder.path, { ...folder, formats: [...new Set([...(known?.formats ?? []), ...folder.formats])] });
   }
   return [...byPath.values()];
 }
@@ -29,6 +31,10 @@ export function usualFolders({ system, home, env }: Surroundings): UsualFolder[]
 /** Those usual folders that this computer has. */
 export const presentFolders = (around: Surroundings, exists: (path: string) => boolean = existsSync): UsualFolder[] =>
   usualFolders(around).filter((folder) => exists(folder.path));
+
+/** Folders of presets, where the formats' documents put them (memory). What lies below the plugins' own folders is found with them. */
+const presetFolders = (formats: readonly Format[], paths: readonly string[]): UsualFolder[] =>
+  paths.map((path) => ({ path, formats, presets: true }));
 
 function linuxFolders(home: string, env: Surroundings['env']): UsualFolder[] {
   const row = (format: Format, variable: string | null, own: string, shared: readonly string[]): UsualFolder[] => {
@@ -41,6 +47,7 @@ function linuxFolders(home: string, env: Surroundings['env']): UsualFolder[] {
     ...row('CLAP', 'CLAP_PATH', '.clap', ['/usr/lib/clap']),
     ...row('VST2', 'VST_PATH', '.vst', ['/usr/local/lib/vst', '/usr/lib/vst']),
     ...row('LADSPA', 'LADSPA_PATH', '.ladspa', ['/usr/local/lib/ladspa', '/usr/lib/ladspa']),
+    ...presetFolders(['VST3'], ['/usr/local/share/vst3/presets', '/usr/share/vst3/presets']),
   ];
 }
 
@@ -52,12 +59,14 @@ function macFolders(home: string): UsualFolder[] {
     ['VST', 'VST2'],
     ['LV2', 'LV2'],
   ];
-  return names.flatMap(([name, format]) =>
+  const plugins = names.flatMap(([name, format]): UsualFolder[] =>
     [`${home}/Library/Audio/Plug-Ins/${name}`, `/Library/Audio/Plug-Ins/${name}`].map((path) => ({
       path,
       formats: [format],
     })),
   );
+  const presets = [`${home}/Library/Audio/Presets`, '/Library/Audio/Presets'];
+  return [...plugins, ...presetFolders(['VST3', 'AU'], presets)];
 }
 
 function windowsFolders(env: Surroundings['env']): UsualFolder[] {
@@ -71,5 +80,6 @@ function windowsFolders(env: Surroundings['env']): UsualFolder[] {
     ...row('CLAP', [...under('LOCALAPPDATA', 'Programs', 'Common', 'CLAP'), ...under('COMMONPROGRAMFILES', 'CLAP')]),
     ...row('VST2', [...under('PROGRAMFILES', 'VSTPlugins'), ...under('COMMONPROGRAMFILES', 'VST2')]),
     ...row('LV2', [...under('APPDATA', 'LV2'), ...under('COMMONPROGRAMFILES', 'LV2')]),
+    ...presetFolders(['VST3'], under('USERPROFILE', 'Documents', 'VST3 Presets')),
   ];
 }

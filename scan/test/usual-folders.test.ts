@@ -35,7 +35,8 @@ describe('the usual plugin folders', () => {
       '/Users/bench/Library/Audio/Plug-Ins/Components',
       '/Library/Audio/Plug-Ins/Components',
     ]);
-    expect(found).toHaveLength(10);
+    expect(found).toHaveLength(12);
+    expect(found.slice(-2)).toEqual(['/Users/bench/Library/Audio/Presets', '/Library/Audio/Presets']);
   });
 
   it('of Windows, by its variables, leaving out what is not set', () => {

@@ -130,11 +130,14 @@ function Proposals() {
     <div className="proposals">
       <h3>Usual folders that this computer has</h3>
       <ul className="folder-rows">
-        {proposed.data.map(({ path, formats }) => (
+        {proposed.data.map(({ path, formats, presets }) => (
           <li key={path}>
             <div className="folder-path">{path}</div>
             <div className="folder-facts">
-              <span className="quiet">{formats.join(', ')}</span>
+              <span className="quiet">
+                {formats.join(', ')}
+                {presets === true && ' presets'}
+              </span>
               <button
                 type="button"
                 className="plain"
