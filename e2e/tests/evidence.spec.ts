@@ -141,6 +141,38 @@ test('a vendor is joined to another by its right name, and given back', async ({
   await expect(spelling).toHaveCount(0);
 });
 
+test('a plugin that is two after all is split by hand, and made one again by undo', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await page.getByRole('searchbox').fill('cinderquay toy piano');
+  await row(page, 'Cinderquay Toy Piano').click();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'These are not all one plugin' }).click();
+  await expect(page.getByRole('button', { name: 'Make them a plugin of their own' })).toBeDisabled();
+  await page.getByLabel(/^AU Cinderquay/).check();
+  await page.getByRole('button', { name: 'Make them a plugin of their own' }).click();
+  await expect(page.getByRole('row', { name: 'Cinderquay Toy Piano' })).toHaveCount(2);
+  await expect(page.getByText('Its build', { exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^Undo: split a build off Cinderquay Toy Piano/ }).click();
+  await expect(page.getByRole('row', { name: 'Cinderquay Toy Piano' })).toHaveCount(1);
+});
+
+test('earlier scans open to what they found; folder switches are kept', async ({ page }) => {
+  await page.goto(await placeOf('intake'));
+  const lv2 = page.locator('.folders li').last();
+  await lv2.getByRole('button', { name: /^Scan / }).click();
+  await expect(page.getByText(/places had not changed/)).toBeVisible({ timeout: 30_000 });
+  const history = page.getByRole('region', { name: 'Earlier scans' });
+  await history.getByRole('button').first().click();
+  await expect(history.getByRole('heading', { name: /Arrived/ })).toBeVisible();
+  await expect(history.getByText(/and \d+ more/).first()).toBeVisible();
+  await lv2.getByLabel('ask plugins about themselves').click();
+  await expect(lv2.getByLabel('ask plugins about themselves')).not.toBeChecked();
+  await page.reload();
+  await expect(page.locator('.folders li').last().getByLabel('ask plugins about themselves')).not.toBeChecked();
+  await page.locator('.folders li').last().getByLabel('ask plugins about themselves').click();
+});
+
 test('a plugin that arrives in a watched folder is announced, and only it is scanned', async ({ page }) => {
   await page.goto(await placeOf('intake', 'Puppet wagon'));
   await mkdir(join(folder(), 'lamp.lv2'), { recursive: true });

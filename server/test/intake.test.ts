@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type {
   FolderView,
@@ -161,6 +161,52 @@ describe('intake', () => {
     const [eq] = (await catalogue()).plugins;
     const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(eq?.id ?? '')}`);
     expect(detail.builds[0]?.sources).toMatchObject({ name: 'manifest', types: 'manifest', ports: 'manifest' });
+  });
+
+  it('shows pictures and presets that were found on disk, and nothing else of the disk', async () => {
+    const id = '00112233445566778899AABBCCDDEEFF';
+    const bundle = join(plugins, 'Lamp.vst3', 'Contents');
+    for (const folder of ['MacOS', 'Resources/Snapshots']) await mkdir(join(bundle, folder), { recursive: true });
+    await writeFile(join(bundle, 'MacOS', 'Lamp'), Buffer.from('cffaedfe07000001030000000800000000000000', 'hex'));
+    const info = { Classes: [{ CID: id, Category: 'Audio Module Class', Name: 'Lamp' }] };
+    await writeFile(join(bundle, 'Resources', 'moduleinfo.json'), JSON.stringify(info));
+    // The signature of a PNG file (W3C Portable Network Graphics, 5.2).
+    const picture = Buffer.from('89504e470d0a1a0a', 'hex');
+    await writeFile(join(bundle, 'Resources', 'Snapshots', `${id}_snapshot.png`), picture);
+    await writeFile(join(plugins, 'Narrator.vstpreset'), `VST3\u0001\0\0\0${id}`);
+    await writeFile(join(plugins, 'broken.vstpreset'), 'nothing');
+    expect((await scan()).outcome).toMatchObject({ plugins: 4, failed: 1 });
+    const lamp = (await catalogue()).plugins.find((plugin) => plugin.name === 'Lamp');
+    const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(lamp?.id ?? '')}`);
+    expect(detail.builds[0]).toMatchObject({
+      presets: 1,
+      presetNames: ['Narrator'],
+      sources: { presets: 'preset files', pictures: 'picture files' },
+    });
+    const address = `${api.url}/api/computers/${computer}/builds/${detail.builds[0]?.id ?? ''}/pictures`;
+    const shown = await fetch(`${address}/0`);
+    expect([shown.status, shown.headers.get('content-type')]).toEqual([200, 'image/png']);
+    expect(Buffer.from(await shown.arrayBuffer())).toEqual(picture);
+    for (const other of ['1', '-1', 'x', '..%2F..%2Fmanifest.ttl'])
+      expect((await fetch(`${address}/${other}`)).status).toBe(404);
+    await rm(join(bundle, 'Resources', 'Snapshots'), { recursive: true });
+    expect((await fetch(`${address}/0`)).status).toBe(404);
+  });
+
+  it('a preset that arrives in another folder changes the build that it is for', async () => {
+    await scan();
+    const other = join(api.folder, randomUUID());
+    await mkdir(join(other, 'presets.lv2'), { recursive: true });
+    await writeFile(
+      join(other, 'presets.lv2', 'manifest.ttl'),
+      '@prefix lv2: <http://lv2plug.in/ns/lv2core#> . @prefix pset: <http://lv2plug.in/ns/ext/presets#> .\n<urn:p#Giant> a pset:Preset ; lv2:appliesTo <urn:Copper-EQ> .',
+    );
+    const { body } = await post<{ id: string }>(`/computers/${computer}/folders`, { path: other });
+    const only = await scan({ folderIds: [body.id] });
+    expect(only.outcome).toMatchObject({ changed: 1, vanished: 0, arrived: 0 });
+    expect(await get<ScanStory>(`/scans/${only.id}/story`)).toMatchObject([
+      { name: 'Copper EQ', facts: [{ fact: 'presets', before: '0', after: '1' }] },
+    ]);
   });
 
   it('turns the switches of a folder', async () => {

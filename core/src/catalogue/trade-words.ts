@@ -89,8 +89,7 @@ const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string 
   utility: {
     strong:
       'gain, trim, mixer, volume, mono to stereo, stereo to mono, dc remov*, dc offset, phase switch, phase invert*, attenuat*, dither*, mute, a b switch, switch, fader, crossfad*, inverter, patchbay',
-    likely:
-      'inv, amplifier, mute, mix, sum, router, utility, converter, level, const*, difference, product, ratio, midside, tool',
+    likely: 'inv, amplifier, mix, sum, router, utility, converter, level, const*, difference, product, ratio, tool',
   },
   piano: { strong: 'piano, grand piano, upright piano, toy piano', likely: 'grand, upright, pianos' },
   'electric-piano': { strong: 'electric piano, epiano, e piano', likely: 'tines, tine, reeds' },

@@ -14,6 +14,9 @@ import { useFolderChanges, useStartScan } from './use-scan';
 export function FolderList({ folders }: { folders: readonly FolderView[] }) {
   const { add, remove, change } = useFolderChanges();
   const scan = useStartScan();
+  /** A switch shows at once how it was turned, while that is being saved. */
+  const pending = (folder: FolderView): { asks?: boolean; watches?: boolean } =>
+    change.isPending && change.variables.folder === folder.id ? change.variables : {};
   const takeOff = (folder: FolderView) => {
     remove.mutate(folder.id, {
       onSuccess: () =>
@@ -69,14 +72,14 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
                 type="switch"
                 id={`asks-${folder.id}`}
                 label="ask plugins about themselves"
-                checked={folder.asks}
+                checked={pending(folder).asks ?? folder.asks}
                 onChange={(event) => change.mutate({ folder: folder.id, asks: event.target.checked })}
               />
               <Form.Check
                 type="switch"
                 id={`watches-${folder.id}`}
                 label="watch for arrivals"
-                checked={folder.watches}
+                checked={pending(folder).watches ?? folder.watches}
                 onChange={(event) => change.mutate({ folder: folder.id, watches: event.target.checked })}
               />
             </div>
