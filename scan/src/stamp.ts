@@ -1,7 +1,7 @@
 import { statSync, type Stats } from 'node:fs';
 import { sep } from 'node:path';
 
-/** Raised whenever the readers learn to read more, so that everything is read anew once. */
+/** Raised whenever readers, identity or inference learn more, so that everything is read and grouped anew once. */
 export const STAMP_VERSION = 'r4';
 
 /**

@@ -157,7 +157,7 @@ describe('intake', () => {
     await api.source.query(`UPDATE build SET facts = facts || '{"sources": {}}'::jsonb WHERE "computerId" = $1`, [
       computer,
     ]);
-    await scan();
+    await scan({ again: true });
     const [eq] = (await catalogue()).plugins;
     const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(eq?.id ?? '')}`);
     expect(detail.builds[0]?.sources).toMatchObject({ name: 'manifest', types: 'manifest', ports: 'manifest' });

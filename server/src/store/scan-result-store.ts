@@ -26,7 +26,6 @@ export async function applyScan(
 ): Promise<{ outcome: ScanOutcome; story: ScanEvent[] }> {
   await lockCatalogue(db, computerId);
   const before = await loadPlaces(db, computerId);
-  const rows = await db.findBy(BuildRow, { computerId });
   // A single place that is gone is gone, and no problem; a folder that is gone may be on a disk that is not connected.
   const walkFaults = result.walkFaults.filter(
     (fault) => fault.code !== 'folder-missing' || wish.places?.includes(fault.path) !== true,
@@ -35,6 +34,13 @@ export async function applyScan(
   const wasScanned = scannedBy(result, walkFaults, wish);
   const met = new Map([...result.places, ...unwalked].map((place) => [place.path, place]));
   const gone = [...before.keys()].filter((path) => wasScanned(path) && !met.has(path));
+  const stoodUnwalked = [...before.values()].some((place) => place.stamp.length === 0);
+  if (result.fresh.length === 0 && gone.length === 0 && unwalked.length === 0 && !stoodUnwalked)
+    return {
+      outcome: { ...(await countFound(db, computerId)), ...NOTHING_NEW, unchanged: result.unchanged },
+      story: [],
+    };
+  const rows = await db.findBy(BuildRow, { computerId });
   const after = new Map([...before, ...met]);
   for (const path of gone) after.delete(path);
   const seen = withPresets([...after.values()].map((place) => place.reading));
@@ -62,6 +68,18 @@ export async function applyScan(
     unchanged: result.unchanged,
   };
   return { outcome, story };
+}
+
+/** What a scan that met nothing new has to count. */
+const NOTHING_NEW = { arrived: 0, changed: 0, vanished: 0, returned: 0, failed: 0, recovered: 0 };
+
+async function countFound(db: EntityManager, computerId: ComputerId): Promise<{ plugins: number; builds: number }> {
+  const [counts] = await db.query<[{ plugins: number; builds: number }]>(
+    `SELECT count(DISTINCT "pluginId")::int AS plugins, count(*)::int AS builds FROM build
+     WHERE "computerId" = $1 AND found`,
+    [computerId],
+  );
+  return counts;
 }
 
 const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild => ({
