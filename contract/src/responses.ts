@@ -107,6 +107,10 @@ export interface PluginView {
   readonly typeGrade: Grade;
   readonly contradictions: readonly string[];
   readonly found: boolean;
+  /** When it was first met, as an ISO time. */
+  readonly arrivedAt: string;
+  /** How often it has been loaded. */
+  readonly loads: number;
   readonly builds: readonly BuildView[];
 }
 
@@ -118,15 +122,21 @@ export interface BuildView {
   readonly version: string | null;
   readonly path: string;
   readonly found: boolean;
+  /** Whether it did not answer when it was asked. */
+  readonly failed: boolean;
+  /** How many pictures came with it. */
+  readonly pictures: number;
 }
 
 export interface CatalogueView {
   readonly revision: number;
+  /** When the first plugins were met, as an ISO time; null for an empty catalogue. What came later is new until it is seen. */
+  readonly firstArrival: string | null;
   readonly plugins: readonly PluginView[];
 }
 
 /** All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. */
-export interface PluginDetail extends Omit<PluginView, 'builds'> {
+export interface PluginDetail extends Omit<PluginView, 'builds' | 'loads' | 'arrivedAt'> {
   readonly evidence: readonly Evidence[];
   readonly builds: readonly (BuildFacts & { readonly id: BuildId; readonly found: boolean })[];
 }
@@ -156,3 +166,8 @@ export interface ImportReport {
   readonly missing: readonly { readonly name: string; readonly vendor: string | null }[];
   readonly saved: SavedChange;
 }
+
+/** What open windows of a computer are told: a change of the arrangement, with the window that made it, or a catalogue that is another now. */
+export type WindowEvent =
+  | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange }
+  | { readonly kind: 'catalogue' };

@@ -1,13 +1,7 @@
 import { ValidationError } from 'yup';
-import {
-  arrangementDocument,
-  changeRequest,
-  chestRequest,
-  folderRequest,
-  type INTENT_SCHEMAS,
-  loadRequest,
-  scanRequest,
-} from '../src/requests';
+import { arrangementDocument } from '../src/arrangement-document';
+import { changeRequest, type INTENT_SCHEMAS } from '../src/intents';
+import { chestRequest, folderRequest, loadRequest, scanRequest } from '../src/requests';
 
 const uuid = '3f2504e0-4f89-41d3-9a0c-0305e82c3301';
 const wrong = (schema: { validateSync: (value: unknown, options: object) => unknown }, value: unknown): string => {
@@ -22,7 +16,30 @@ const change = (intent: unknown): string => wrong(changeRequest, { intent });
 
 /** One well-formed intent of each kind. */
 const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
-  'make-chest': { id: uuid, name: 'Everyday' },
+  'make-chest': { id: uuid, name: 'Everyday', slots: ['insert', 'bus'] },
+  'set-chest-slots': { id: 'c', slots: null },
+  'move-chest': { id: 'c', before: null },
+  'copy-chest': { id: 'c', newId: uuid, name: 'Everyday (2)' },
+  'set-sort': { id: 'd', sort: 'vendor' },
+  'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },
+  place: { drawerId: 'd', pluginIds: ['p'], dividerIds: [], before: 'd/q' },
+  arrange: { drawerId: 'd', ids: ['d/p'], by: 'name' },
+  'add-divider': { id: uuid, drawerId: 'd', label: '', before: null },
+  'label-divider': { id: 'v', label: 'long tails' },
+  'remove-divider': { id: 'v' },
+  'name-entry': { drawerId: 'd', pluginId: 'p', name: null },
+  'place-on-tray': { tray: 2, pluginIds: ['p'], before: 'q' },
+  'clear-trays': { trays: [1, 2], pluginIds: null },
+  'name-tray': { tray: 3, name: 'Goose' },
+  'swap-trays': { tray: 1, with: 2 },
+  'name-plugins': { pluginIds: ['p'], naming: { nickname: 'the big plate', addTags: ['dark'] } },
+  'set-aside': { pluginIds: ['p'], builds: [], reason: 'demo', until: '2026-12-01' },
+  'bring-back': { pluginIds: ['p'], builds: [{ id: 'b', pluginId: 'p' }] },
+  'show-face': { pluginId: 'p', picture: 'a'.repeat(64) },
+  'keep-search': { id: uuid, name: 'Dark rooms', query: 'q=plate' },
+  'rename-search': { id: 's', name: 'Bright rooms' },
+  'forget-search': { id: 's' },
+  look: { at: '2026-11-24T12:00:00.000Z' },
   'rename-chest': { id: 'c', name: 'Mix day' },
   'delete-chest': { id: 'c' },
   'make-drawer': {
@@ -35,7 +52,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   },
   'rename-drawer': { id: 'd', name: 'Rooms' },
   'set-rule': { id: 'd', rule: null },
-  'move-drawer': { id: 'd', parentId: null, before: 'e' },
+  'move-drawer': { id: 'd', chestId: 'c', parentId: null, before: 'e' },
   'delete-drawer': { id: 'd' },
   file: { drawerIds: ['d'], pluginIds: ['p'] },
   'take-out': { drawerId: 'd', pluginIds: ['p'] },
@@ -67,7 +84,7 @@ describe('intents', () => {
     ['nothing', undefined, 'must be one of'],
     ['a name of blanks', { kind: 'rename-drawer', id: 'd', name: '  ' }, 'must not begin or end with a blank'],
     ['a name of 121 characters', { kind: 'rename-drawer', id: 'd', name: 'x'.repeat(121) }, 'at most 120'],
-    ['an id that is no UUID', { kind: 'make-chest', id: 'c', name: 'x' }, 'must be a UUID'],
+    ['an id that is no UUID', { kind: 'make-chest', id: 'c', name: 'x', slots: null }, 'must be a UUID'],
     ['a rule without words', { kind: 'set-rule', id: 'd', rule: { kind: 'keywords', words: [] } }, 'at least one word'],
     ['a rule of another kind', { kind: 'set-rule', id: 'd', rule: { kind: 'magic', words: ['x'] } }, 'must be one of'],
     ['tray 0', { kind: 'tray-on', tray: 0, pluginIds: ['p'] }, 'a tray is a number from 1 to 9'],

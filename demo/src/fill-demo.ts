@@ -101,7 +101,7 @@ async function arrange(api: Api, computer: string): Promise<void> {
   const having = (words: readonly string[]): string[] =>
     plugins.filter((plugin) => words.some((word) => plugin.name.includes(word))).map((plugin) => plugin.id);
   const chestId = randomUUID();
-  await change({ kind: 'make-chest', id: chestId, name: 'Everyday' });
+  await change({ kind: 'make-chest', id: chestId, name: 'Everyday', slots: null });
   const drawer = async (
     name: string,
     words: readonly string[],

@@ -54,7 +54,7 @@ test('the arrangement is exported, and brought in on the other computer', async 
   const file = info.outputPath('arrangement.json');
   await (await waiting).saveAs(file);
   expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({
-    schema: 'clever-drawer/arrangement/1',
+    schema: 'clever-drawer/arrangement/2',
     computer: 'Music room',
   });
 

@@ -5,6 +5,8 @@ import { onlyOwnSite, securityHeaders } from './http/guard.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
 import { arrangementRoutes } from './routes/arrangement.js';
 import { computerRoutes } from './routes/computers.js';
+import { exchangeRoutes } from './routes/exchange.js';
+import { pictureRoutes } from './routes/pictures.js';
 import type { Context } from './routes/context.js';
 import { scanRoutes } from './routes/scans.js';
 
@@ -17,12 +19,14 @@ export function createApp(context: Context, webFolder: string | null): Express {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  // Before the JSON reader: a picture is sent as it is.
+  app.use('/api', pictureRoutes(context));
   app.use('/api', express.json({ limit: '32mb' }));
   app.get('/api/health', async (_request, response) => {
     await context.source.query('SELECT 1');
     response.json({ ok: true });
   });
-  app.use('/api', computerRoutes(context), scanRoutes(context), arrangementRoutes(context));
+  app.use('/api', computerRoutes(context), scanRoutes(context), arrangementRoutes(context), exchangeRoutes(context));
   app.use('/api', noSuchRoute);
   if (webFolder !== null && existsSync(join(webFolder, 'index.html'))) {
     app.use(express.static(webFolder, { index: false, maxAge: '1h' }));

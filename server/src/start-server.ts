@@ -16,6 +16,7 @@ import { openDatabase } from './database/data-source.js';
 import { ComputerRow } from './database/entities/computer.js';
 import type { Settings } from './settings.js';
 import { explainSystemError, StartupError } from './startup-error.js';
+import { Arranging } from './jobs/arranging.js';
 import { Arrivals } from './jobs/arrivals.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
 import { endLostScans, endWaitingScans } from './store/scan-store.js';
@@ -67,15 +68,18 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
     const arrivals = new Arrivals(source, log);
     undo.push(() => arrivals.close());
+    const arranging = new Arranging(source);
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
-    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits }), (job) =>
-      arrivals.scanned(job.folders),
-    );
+    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits }), (job) => {
+      arrivals.scanned(job.folders);
+      arranging.catalogueChanged(job.computerId);
+    });
     const context = {
       source,
       log,
       scans,
       arrivals,
+      arranging,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
     };
     server.removeAllListeners('request');

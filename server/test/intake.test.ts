@@ -52,7 +52,7 @@ describe('intake', () => {
     await scan();
     const chestId = randomUUID();
     const id = randomUUID();
-    await change({ kind: 'make-chest', id: chestId, name: 'Everyday' });
+    await change({ kind: 'make-chest', id: chestId, name: 'Everyday', slots: null });
     await change({
       kind: 'make-drawer',
       id,

@@ -38,7 +38,7 @@ describe('what the producer puts right', () => {
 
   it('joined plugins are one, also after a rescan; undo parts them and gives their places back', async () => {
     const chestId = randomUUID();
-    await change({ kind: 'make-chest', id: chestId, name: 'Everyday' });
+    await change({ kind: 'make-chest', id: chestId, name: 'Everyday', slots: null });
     const drawer = { kind: 'make-drawer', id: randomUUID(), chestId, parentId: null, name: 'A', rule: null };
     await change({ ...drawer, pluginIds: [PLATE] });
     const builds = (await detail(PLATE)).builds.map((build) => ({ id: build.id, pluginId: PLATE }));

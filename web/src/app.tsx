@@ -7,7 +7,7 @@ import { EmptyNote, Failed, Loading } from './shared/empty-note';
 import { KeyMap } from './shared/key-map';
 import { useComputers } from './shared/queries';
 import { PLACES, TopBar } from './shared/top-bar';
-import { useChanges } from './shared/use-changes';
+import { useChanges, useOtherWindows } from './shared/use-changes';
 import { ComputerContext } from './shared/use-place';
 
 const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));
@@ -80,6 +80,7 @@ function AtComputer() {
 }
 
 function CommonKeys({ computer }: { computer: ComputerId }) {
+  useOtherWindows(computer);
   const { step } = useChanges(asId<ComputerId>(computer));
   const navigate = useNavigate();
   const { pathname } = useLocation();

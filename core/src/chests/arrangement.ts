@@ -1,6 +1,9 @@
 import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 import type { Choice, HeldBuild, PreferenceRow, VendorSpelling } from './by-hand.js';
+import type { DrawerSort } from './drawer-sort.js';
+import type { Naming } from './naming.js';
+import type { Aside } from './set-aside.js';
 
 /** One whole arrangement of drawers. */
 export interface Chest {
@@ -8,7 +11,13 @@ export interface Chest {
   readonly name: string;
   /** Order key among its siblings, compared as plain text. */
   readonly order: string;
+  /** The slots that it is meant for; null for all. */
+  readonly slots: readonly ChestSlot[] | null;
 }
+
+/** Slots that a chest can be meant for: an instrument's, an insert of a track, an insert of a bus or the master. */
+export const CHEST_SLOTS = ['instrument', 'insert', 'bus'] as const;
+export type ChestSlot = (typeof CHEST_SLOTS)[number];
 
 /** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
 export interface Drawer {
@@ -18,6 +27,8 @@ export interface Drawer {
   readonly name: string;
   readonly order: string;
   readonly rule: Rule | null;
+  /** How its entries are sorted for good; null leaves them in the order given by hand. */
+  readonly sort: DrawerSort | null;
 }
 
 /** A plugin's place in a drawer. Its id is made of both, so that a plugin can't stand in a drawer twice. */
@@ -26,7 +37,45 @@ export interface Entry {
   readonly drawerId: DrawerId;
   readonly pluginId: PluginId;
   readonly order: string;
+  /** A name in this drawer alone. */
+  readonly name: string | null;
 }
+
+/** A line between the entries of a drawer, ordered among them; its label may be empty. */
+export interface Divider {
+  readonly id: string;
+  readonly drawerId: DrawerId;
+  readonly label: string;
+  readonly order: string;
+}
+
+/** The name of a tray, by its number as text. */
+export interface TrayName {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Search words and filters under a name, as the address of the filtered list holds them. */
+export interface KeptSearch {
+  readonly id: string;
+  readonly name: string;
+  readonly query: string;
+  readonly order: string;
+}
+
+/** The picture by which a plugin is known, put there by the producer: the name of its content. */
+export interface Face {
+  readonly id: PluginId;
+  readonly picture: string;
+}
+
+/** When the producer last looked at what had arrived; there is one row at most. */
+export interface Look {
+  readonly id: typeof LAST_LOOK;
+  /** ISO time. */
+  readonly at: string;
+}
+export const LAST_LOOK = 'last';
 
 /** A plugin's place on one of the nine trays. */
 export interface TrayEntry {
@@ -80,11 +129,19 @@ export interface Rows {
   heldBuild: HeldBuild;
   vendorSpelling: VendorSpelling;
   preference: PreferenceRow;
+  divider: Divider;
+  trayName: TrayName;
+  naming: Naming;
+  aside: Aside;
+  keptSearch: KeptSearch;
+  face: Face;
+  look: Look;
 }
 /** In an order in which each kind only refers to earlier ones. */
 export const ROW_KINDS = [
   ...(['chest', 'drawer', 'entry', 'trayEntry', 'session', 'lane', 'slot'] as const),
   ...(['choice', 'heldBuild', 'vendorSpelling', 'preference'] as const),
+  ...(['divider', 'trayName', 'naming', 'aside', 'keptSearch', 'face', 'look'] as const),
 ] as const;
 export type RowKind = (typeof ROW_KINDS)[number];
 
@@ -103,6 +160,13 @@ export const emptyArrangement = (): Arrangement => ({
   heldBuild: new Map(),
   vendorSpelling: new Map(),
   preference: new Map(),
+  divider: new Map(),
+  trayName: new Map(),
+  naming: new Map(),
+  aside: new Map(),
+  keptSearch: new Map(),
+  face: new Map(),
+  look: new Map(),
 });
 
 export const TRAYS = [1, 2, 3, 4, 5, 6, 7, 8, 9] as const;
@@ -110,44 +174,3 @@ export const FAVOURITES = 1;
 
 export const entryId = (drawerId: DrawerId, pluginId: PluginId): string => `${drawerId}/${pluginId}`;
 export const trayEntryId = (tray: number, pluginId: PluginId): string => `${String(tray)}/${pluginId}`;
-
-type Ordered = { readonly order: string; readonly id: string };
-
-/** By order key, as plain text and not by language, then by id, so that equal keys never change places. */
-export const byOrder = (a: Ordered, b: Ordered): number =>
-  a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
-
-export const chestsOf = (state: Arrangement): Chest[] => [...state.chest.values()].sort(byOrder);
-
-/** The drawers directly in a chest (parent null) or in a drawer, in order. */
-export const drawersIn = (state: Arrangement, chestId: ChestId, parentId: DrawerId | null): Drawer[] =>
-  [...state.drawer.values()].filter((one) => one.chestId === chestId && one.parentId === parentId).sort(byOrder);
-
-/** What was put into a drawer by hand, in order. */
-export const entriesIn = (state: Arrangement, drawerId: DrawerId): Entry[] =>
-  [...state.entry.values()].filter((one) => one.drawerId === drawerId).sort(byOrder);
-
-export const trayEntries = (state: Arrangement, tray: number): TrayEntry[] =>
-  [...state.trayEntry.values()].filter((one) => one.tray === tray).sort(byOrder);
-
-/** A drawer and everything inside it, outer before inner. */
-export function drawerAndInner(state: Arrangement, id: DrawerId): Drawer[] {
-  const found: Drawer[] = [];
-  const queue = [state.drawer.get(id)];
-  for (let drawer = queue.shift(); drawer !== undefined; drawer = queue.shift()) {
-    found.push(drawer);
-    const outer = drawer.id;
-    queue.push(...[...state.drawer.values()].filter((one) => one.parentId === outer).sort(byOrder));
-  }
-  return found;
-}
-
-/** The way from the chest to a drawer, outermost first, the drawer itself last. */
-export function pathTo(state: Arrangement, id: DrawerId): Drawer[] {
-  const path: Drawer[] = [];
-  for (let drawer = state.drawer.get(id); drawer !== undefined && path.length < 1000;) {
-    path.unshift(drawer);
-    drawer = drawer.parentId === null ? undefined : state.drawer.get(drawer.parentId);
-  }
-  return path;
-}

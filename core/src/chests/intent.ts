@@ -1,18 +1,28 @@
-import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
-import type { Rule } from '../rules/rule.js';
 import type { Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
-import type { LaneKind } from './arrangement.js';
+import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
+import type { Rule } from '../rules/rule.js';
+import type { ChestSlot, LaneKind } from './arrangement.js';
+import type { DrawerSort } from './drawer-sort.js';
+import type { AsideReason, BuildOf } from './set-aside.js';
 
 /**
  * What a producer wants done to the arrangement. New things bring their id along, so that screen and server plan the very same change.
  * `before` is the neighbour in front of which something goes; null is the end.
  */
-export type Intent =
-  | { kind: 'make-chest'; id: ChestId; name: string }
+export type Intent = ChestIntent | DrawerIntent | FilingIntent | TrayIntent | NameIntent | SessionIntent | RightIntent;
+
+type ChestIntent =
+  | { kind: 'make-chest'; id: ChestId; name: string; slots: readonly ChestSlot[] | null }
   | { kind: 'rename-chest'; id: ChestId; name: string }
-  | { kind: 'delete-chest'; id: ChestId }
+  | { kind: 'set-chest-slots'; id: ChestId; slots: readonly ChestSlot[] | null }
+  | { kind: 'move-chest'; id: ChestId; before: ChestId | null }
+  /** The ids of what the copy holds are made of its own. */
+  | { kind: 'copy-chest'; id: ChestId; newId: ChestId; name: string }
+  | { kind: 'delete-chest'; id: ChestId };
+
+type DrawerIntent =
   | {
       kind: 'make-drawer';
       id: DrawerId;
@@ -24,22 +34,67 @@ export type Intent =
     }
   | { kind: 'rename-drawer'; id: DrawerId; name: string }
   | { kind: 'set-rule'; id: DrawerId; rule: Rule | null }
-  | { kind: 'move-drawer'; id: DrawerId; parentId: DrawerId | null; before: DrawerId | null }
-  | { kind: 'delete-drawer'; id: DrawerId }
+  | { kind: 'set-sort'; id: DrawerId; sort: DrawerSort | null }
+  | { kind: 'move-drawer'; id: DrawerId; chestId: ChestId; parentId: DrawerId | null; before: DrawerId | null }
+  | { kind: 'copy-drawer'; id: DrawerId; newId: DrawerId; chestId: ChestId; parentId: DrawerId | null }
+  | { kind: 'delete-drawer'; id: DrawerId };
+
+type FilingIntent =
   | { kind: 'file'; drawerIds: readonly DrawerId[]; pluginIds: readonly PluginId[] }
+  /** Files plugins at one spot of a drawer, and moves those that stand in it already, and dividers, there; `before` is an entry or a divider. */
+  | {
+      kind: 'place';
+      drawerId: DrawerId;
+      pluginIds: readonly PluginId[];
+      dividerIds: readonly string[];
+      before: string | null;
+    }
   | { kind: 'take-out'; drawerId: DrawerId; pluginIds: readonly PluginId[] }
+  /** Gives all entries and dividers of a drawer the order of these ids; `by` says what it was sorted by. */
+  | { kind: 'arrange'; drawerId: DrawerId; ids: readonly string[]; by: DrawerSort }
+  | { kind: 'add-divider'; id: string; drawerId: DrawerId; label: string; before: string | null }
+  | { kind: 'label-divider'; id: string; label: string }
+  | { kind: 'remove-divider'; id: string }
+  | { kind: 'name-entry'; drawerId: DrawerId; pluginId: PluginId; name: string | null };
+
+type TrayIntent =
   | { kind: 'tray-on'; tray: number; pluginIds: readonly PluginId[] }
   | { kind: 'tray-off'; tray: number; pluginIds: readonly PluginId[] }
+  | { kind: 'place-on-tray'; tray: number; pluginIds: readonly PluginId[]; before: PluginId | null }
+  /** `pluginIds` null: whatever stands on them. */
+  | { kind: 'clear-trays'; trays: readonly number[]; pluginIds: readonly PluginId[] | null }
+  | { kind: 'name-tray'; tray: number; name: string | null }
+  | { kind: 'swap-trays'; tray: number; with: number };
+
+type NameIntent =
+  | { kind: 'name-plugins'; pluginIds: readonly PluginId[]; naming: NewNames }
+  | {
+      kind: 'set-aside';
+      pluginIds: readonly PluginId[];
+      builds: readonly BuildOf[];
+      reason: AsideReason;
+      until: string | null;
+    }
+  | { kind: 'bring-back'; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
+  | { kind: 'show-face'; pluginId: PluginId; picture: string | null }
+  | { kind: 'keep-search'; id: string; name: string; query: string }
+  | { kind: 'rename-search'; id: string; name: string }
+  | { kind: 'forget-search'; id: string }
+  | { kind: 'look'; at: string };
+
+type SessionIntent =
   | { kind: 'load'; slotId: SlotId; pluginId: PluginId; buildId: BuildId | null }
   | { kind: 'clear-slot'; slotId: SlotId }
+  | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] };
+
+type RightIntent =
   | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }
   | { kind: 'prefer-build'; pluginId: PluginId; buildId: BuildId | null }
   | { kind: 'prefer-builds'; preference: Preference | null }
-  | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly BuildOfPlugin[] }
+  | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
   | { kind: 'split-plugin'; pluginId: PluginId; newId: PluginId; buildIds: readonly BuildId[] }
   | { kind: 'release-builds'; buildIds: readonly BuildId[] }
-  | { kind: 'name-vendor'; spellings: readonly string[]; name: string | null; apart: boolean }
-  | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] };
+  | { kind: 'name-vendor'; spellings: readonly string[]; name: string | null; apart: boolean };
 
 /** What is put right for plugins: a field that is absent stays, null goes back to what is worked out. */
 export interface Right {
@@ -48,9 +103,13 @@ export interface Right {
   readonly vendor?: string | null;
 }
 
-export interface BuildOfPlugin {
-  readonly id: BuildId;
-  readonly pluginId: PluginId;
+/** New names and notes: a field that is absent stays, null goes back to what the files say. */
+export interface NewNames {
+  readonly nickname?: string | null;
+  readonly stripLabel?: string | null;
+  readonly note?: string | null;
+  readonly addTags?: readonly string[];
+  readonly removeTags?: readonly string[];
 }
 
 export interface NewLane {
@@ -61,3 +120,4 @@ export interface NewLane {
 }
 
 export type IntentKind = Intent['kind'];
+export type Wish<Kind extends IntentKind> = Extract<Intent, { kind: Kind }>;

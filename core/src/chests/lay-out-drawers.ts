@@ -1,14 +1,20 @@
 import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
+import type { Drawer } from './arrangement.js';
 import { entryId } from './arrangement.js';
+import type { DrawerSort } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { keysBefore } from './order-keys.js';
+
+/** A line of a drawer to be made: a plugin, maybe under a name of its own there, or a divider. */
+export type PlannedLine = { readonly pluginId: PluginId; readonly name: string | null } | { readonly divider: string };
 
 /** A drawer to be made, with what it holds and its inner drawers. */
 export interface DrawerPlan {
   readonly name: string;
   readonly rule: Rule | null;
-  readonly pluginIds: readonly PluginId[];
+  readonly sort: DrawerSort | null;
+  readonly lines: readonly PlannedLine[];
   readonly inner: readonly DrawerPlan[];
 }
 
@@ -20,19 +26,33 @@ export function layOutDrawers(
   newDrawerId: () => DrawerId,
 ): Edit[] {
   const orders = keysBefore([], null, plans.length);
-  return plans.flatMap((plan, index): Edit[] => {
+  return plans.flatMap(({ name, rule, sort, lines, inner }, index): Edit[] => {
     const id = newDrawerId();
-    const row = { id, chestId, parentId, name: plan.name, order: orders[index] ?? '', rule: plan.rule };
-    const pluginIds = [...new Set(plan.pluginIds)];
-    const entryOrders = keysBefore([], null, pluginIds.length);
-    const entries = pluginIds.map((pluginId, at): Edit => {
-      const entry = { id: entryId(id, pluginId), drawerId: id, pluginId, order: entryOrders[at] ?? '' };
-      return { of: 'entry', id: entry.id, before: null, after: entry };
-    });
+    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort };
     return [
-      { of: 'drawer', id, before: null, after: row },
-      ...entries,
-      ...layOutDrawers(plan.inner, chestId, id, newDrawerId),
+      { of: 'drawer', id, before: null, after: drawer },
+      ...layOutLines(id, lines),
+      ...layOutDrawers(inner, chestId, id, newDrawerId),
     ];
   });
 }
+
+function layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[]): Edit[] {
+  const orders = keysBefore([], null, lines.length);
+  const edits = new Map<string, Edit>();
+  lines.forEach((line, at) => {
+    const order = orders[at] ?? '';
+    if ('divider' in line) {
+      const id = `${drawerId}.line${String(at)}`;
+      edits.set(id, { of: 'divider', id, before: null, after: { id, drawerId, label: line.divider, order } });
+      return;
+    }
+    const id = entryId(drawerId, line.pluginId);
+    if (!edits.has(id)) edits.set(id, { of: 'entry', id, before: null, after: { ...line, id, drawerId, order } });
+  });
+  return [...edits.values()];
+}
+
+/** How many plugins drawers hold with all that is inside them; one in several drawers counts in each. */
+export const countIn = (plans: readonly DrawerPlan[]): number =>
+  plans.reduce((sum, plan) => sum + plan.lines.length + countIn(plan.inner), 0);

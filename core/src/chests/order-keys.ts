@@ -1,5 +1,5 @@
 import { generateNKeysBetween } from 'fractional-indexing';
-import { byOrder } from './arrangement.js';
+import { byOrder } from './look-up.js';
 
 interface Ordered {
   readonly id: string;

@@ -1,13 +1,12 @@
 import type { BuildId, PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import { byOrder, entryId, trayEntryId } from './arrangement.js';
+import { entryId, trayEntryId } from './arrangement.js';
+import { byOrder } from './look-up.js';
 import type { HeldBuild } from './by-hand.js';
 import type { Edit } from './edit.js';
-import type { Intent } from './intent.js';
+import type { Wish } from './intent.js';
 import type { NameOf, Plan } from './plan.js';
 import { planned, refuse, what } from './plan.js';
-
-type Wish<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
 const GONE = 'One of these plugins is not in the catalogue any more. Scan again, or choose others.';
 

@@ -6,13 +6,9 @@ import type { Choice } from './by-hand.js';
 import { GENERAL_PREFERENCE } from './by-hand.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
-import type { Intent } from './intent.js';
+import type { Wish } from './intent.js';
 import type { NameOf, Plan } from './plan.js';
-import { planned, refuse, what } from './plan.js';
-
-type Wish<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
-
-const UNCHANGED = 'That is how it stands already.';
+import { planned, refuse, UNCHANGED, what } from './plan.js';
 
 export function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put-right'>, nameOf: NameOf): Plan {
   const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);

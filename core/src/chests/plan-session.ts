@@ -3,11 +3,9 @@ import { asId } from '../ids.js';
 import type { SlotId } from '../ids.js';
 import type { Arrangement, LaneKind, Slot, SlotKind } from './arrangement.js';
 import type { Edit } from './edit.js';
-import type { Intent } from './intent.js';
+import type { Wish } from './intent.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Plan } from './plan.js';
-
-type Of<Kind extends Intent['kind']> = Extract<Intent, { kind: Kind }>;
 
 const NO_SLOT = 'This slot is not there any more. Reload the page to see the session as it is now.';
 
@@ -18,7 +16,7 @@ export const slotKindsOf = (kind: LaneKind, inserts: number): SlotKind[] => [
 ];
 
 /** Puts a plugin's build into a slot, in the place of what was there. */
-export function planLoad(state: Arrangement, intent: Of<'load'>, nameOf: NameOf): Plan {
+export function planLoad(state: Arrangement, intent: Wish<'load'>, nameOf: NameOf): Plan {
   const before = state.slot.get(intent.slotId);
   if (before === undefined) return { ok: false, refusal: NO_SLOT };
   const name = nameOf(intent.pluginId);
@@ -29,7 +27,7 @@ export function planLoad(state: Arrangement, intent: Of<'load'>, nameOf: NameOf)
 }
 
 /** Empties a slot. */
-export function planClearSlot(state: Arrangement, intent: Of<'clear-slot'>, nameOf: NameOf): Plan {
+export function planClearSlot(state: Arrangement, intent: Wish<'clear-slot'>, nameOf: NameOf): Plan {
   const before = state.slot.get(intent.slotId);
   if (before === undefined) return { ok: false, refusal: NO_SLOT };
   if (before.pluginId === null) return { ok: false, refusal: 'This slot is empty already.' };
@@ -39,7 +37,7 @@ export function planClearSlot(state: Arrangement, intent: Of<'clear-slot'>, name
 }
 
 /** Lays out a practice session with its lanes and empty slots. */
-export function planSession(state: Arrangement, intent: Of<'make-session'>): Plan {
+export function planSession(state: Arrangement, intent: Wish<'make-session'>): Plan {
   const { id, name, lanes } = intent;
   if (state.session.has(id)) return { ok: false, refusal: 'This session has been made already.' };
   const [order = ''] = keysBefore([...state.session.values()], null, 1);

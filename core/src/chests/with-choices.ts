@@ -5,10 +5,13 @@ import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import { GENERAL_PREFERENCE } from './by-hand.js';
+import { GENERAL_PREFERENCE, type Choice } from './by-hand.js';
+import type { Naming } from './naming.js';
+import type { Aside } from './set-aside.js';
 
 interface Choosable<B> {
   readonly id: PluginId;
+  readonly name: string;
   readonly vendor: string | null;
   readonly role: Role | null;
   readonly roleGrade: Grade;
@@ -21,35 +24,89 @@ type Ranked = Pick<BuildFacts, 'format' | 'architectures' | 'version' | 'path'> 
   readonly found: boolean;
 };
 
+/** What the producer's own words and choices add to a plugin. `name` is the nickname where there is one. */
+export interface Chosen {
+  readonly givenName: string;
+  readonly naming: Naming | null;
+  /** Why the whole plugin is set aside; null when it is in the menus. */
+  readonly aside: Aside | null;
+}
+
+/** The kinds of rows that make a plugin what the producer says it is. */
+export type ChoosingRows = Pick<Arrangement, 'choice' | 'preference' | 'naming' | 'aside'>;
+
 /** The rule by which builds are preferred: the producer's, or the standard one. */
 export const preferenceOf = (state: Pick<Arrangement, 'preference'>): Preference =>
   state.preference.get(GENERAL_PREFERENCE) ?? STANDARD_PREFERENCE;
 
+// A plugin that the producer said nothing new of stays the very same object, so that what was worked out from it still holds.
+interface Remembered {
+  readonly of: readonly unknown[];
+  readonly plugin: unknown;
+}
+const remembered = new WeakMap<object, Remembered>();
+
 /**
- * Plugins as the producer chose them: role, types and vendor put right by hand win over what was worked out, and builds stand in the order of
- * preference, those that are not found last.
+ * Plugins as the producer chose them: role, types, vendor and nickname win over what was worked out, and builds stand in the order of preference,
+ * those that are set aside or not found last. A plugin counts as set aside when it is itself, or when all its builds that are there are.
  */
 export function withChoices<B extends Ranked, P extends Choosable<B>>(
   plugins: readonly P[],
-  state: Pick<Arrangement, 'choice' | 'preference'>,
-): P[] {
+  state: ChoosingRows,
+): (P & Chosen)[] {
   const preference = preferenceOf(state);
   return plugins.map((plugin) => {
     const choice = state.choice.get(plugin.id);
-    const builds =
-      plugin.builds.length < 2 ? plugin.builds : ranked(plugin.builds, preference, choice?.buildId ?? null);
-    if (choice === undefined) return { ...plugin, builds };
-    return {
-      ...plugin,
-      builds,
-      ...(choice.vendor === null ? {} : { vendor: choice.vendor }),
-      ...(choice.role === null ? {} : { role: choice.role, roleGrade: 'chosen' as const }),
-      ...(choice.types === null ? {} : { types: choice.types, typeGrade: 'chosen' as const }),
-    };
+    const naming = state.naming.get(plugin.id) ?? null;
+    const aside = state.aside.get(plugin.id) ?? null;
+    const asideBuilds = state.aside.size === 0 ? [] : plugin.builds.map((build) => state.aside.get(build.id));
+    const of = [preference, choice, naming, aside, ...asideBuilds];
+    const known = remembered.get(plugin);
+    if (known?.of.length === of.length && known.of.every((one, at) => one === of[at]))
+      return known.plugin as P & Chosen;
+    const chosen = choose<B, P>(plugin, { preference, choice, naming, aside, asideBuilds });
+    remembered.set(plugin, { of, plugin: chosen });
+    return chosen;
   });
 }
 
-function ranked<B extends Ranked>(builds: readonly B[], preference: Preference, chosen: string | null): B[] {
-  const place = (build: B): number => (build.found ? 0 : 2) + (build.id === chosen ? 0 : 1);
+interface Words {
+  readonly preference: Preference;
+  readonly choice: Choice | undefined;
+  readonly naming: Naming | null;
+  readonly aside: Aside | null;
+  readonly asideBuilds: readonly (Aside | undefined)[];
+}
+
+function choose<B extends Ranked, P extends Choosable<B>>(plugin: P, words: Words): P & Chosen {
+  const { preference, choice, naming, aside, asideBuilds } = words;
+  const away = new Set(asideBuilds.filter((one) => one !== undefined).map((one) => one.id));
+  const builds = ranked(plugin.builds, preference, choice?.buildId ?? null, away);
+  const there = builds.filter((build) => build.found);
+  const [first] = there;
+  const allAway = there.length > 0 && there.every((build) => away.has(build.id));
+  const buildAside = allAway ? (asideBuilds.find((one) => one?.id === first?.id) ?? null) : null;
+  return {
+    ...plugin,
+    givenName: plugin.name,
+    name: naming?.nickname ?? plugin.name,
+    naming,
+    aside: aside ?? buildAside,
+    builds,
+    ...(choice?.vendor == null ? {} : { vendor: choice.vendor }),
+    ...(choice?.role == null ? {} : { role: choice.role, roleGrade: 'chosen' as const }),
+    ...(choice?.types == null ? {} : { types: choice.types, typeGrade: 'chosen' as const }),
+  };
+}
+
+function ranked<B extends Ranked>(
+  builds: readonly B[],
+  preference: Preference,
+  chosen: string | null,
+  away: ReadonlySet<string>,
+): readonly B[] {
+  if (builds.length < 2) return builds;
+  const place = (build: B): number =>
+    (build.found ? 0 : 4) + (away.has(build.id) ? 2 : 0) + (build.id === chosen ? 0 : 1);
   return byPreference(builds, preference).sort((a, b) => place(a) - place(b));
 }

@@ -1,73 +1,130 @@
-import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import type { Format } from '../facts/format.js';
 import { FORMATS } from '../facts/format.js';
 import type { Plugin } from '../catalogue/plugin.js';
-import type { FamilyId, TypeId } from '../catalogue/type-tree.js';
+import { ROLE_LABELS, ROLES } from '../catalogue/role.js';
+import type { FamilyId } from '../catalogue/type-tree.js';
 import { FAMILIES, familyOf, TYPE_IDS, TYPE_TREE } from '../catalogue/type-tree.js';
+import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import { compareNames } from '../text/words.js';
-import type { Arrangement } from './arrangement.js';
-import { chestsOf } from './arrangement.js';
-import type { Change, Edit } from './edit.js';
+import type { Arrangement, Chest } from './arrangement.js';
+import type { Change } from './edit.js';
 import type { DrawerPlan } from './lay-out-drawers.js';
 import { layOutDrawers } from './lay-out-drawers.js';
+import { chestsOf } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 
 /** By what a chest can be worked out from the catalogue. */
-export const CHEST_BASES = ['type', 'vendor', 'format'] as const;
+export const CHEST_BASES = ['type', 'vendor', 'format', 'role-and-type'] as const;
 export type ChestBasis = (typeof CHEST_BASES)[number];
 
-type Sorted = Pick<Plugin, 'id' | 'name' | 'vendor' | 'types'> & { readonly formats: readonly Format[] };
+/** By what the inner drawers of a drawer that is too full are made. */
+export const INNER_BASES = ['type', 'vendor', 'letters'] as const;
+export type InnerBasis = (typeof INNER_BASES)[number];
+
+/** How a chest is to be worked out. */
+export interface WorkOut {
+  readonly by: ChestBasis;
+  /** The most plugins of a drawer, above which inner drawers appear; null for no limit. */
+  readonly most: number | null;
+  readonly inner: InnerBasis;
+}
+
+export type Sorted = Pick<Plugin, 'id' | 'name' | 'vendor' | 'types' | 'role'> & {
+  readonly formats: readonly Format[];
+};
 
 const UNKNOWN: Readonly<Record<ChestBasis, string>> = {
   type: 'type not known',
   vendor: 'vendor not known',
   format: 'no build found',
+  'role-and-type': 'role not known',
 };
 
-/** The change that makes a chest with a drawer for each type (families with inner drawers), vendor or format, each plugin by name. */
+/** The change that makes a chest out of the catalogue. */
 export function workOutChest(
   state: Arrangement,
   plugins: readonly Sorted[],
-  wish: { id: ChestId; name: string; by: ChestBasis },
+  wish: Pick<Chest, 'name' | 'slots'> & { readonly id: ChestId } & WorkOut,
   newDrawerId: () => DrawerId,
 ): Change {
+  const { id, name, slots } = wish;
   const [order = ''] = keysBefore(chestsOf(state), null, 1);
-  const edits: Edit[] = [{ of: 'chest', id: wish.id, before: null, after: { id: wish.id, name: wish.name, order } }];
-  edits.push(...layOutDrawers(planDrawers(plugins, wish.by), wish.id, null, newDrawerId));
-  return { label: `work out the chest ${wish.name}`, edits };
+  const drawers = layOutDrawers(planDrawers(plugins, wish), id, null, newDrawerId);
+  return {
+    label: `work out the chest ${name}`,
+    edits: [{ of: 'chest', id, before: null, after: { id, name, order, slots } }, ...drawers],
+  };
 }
 
-function planDrawers(plugins: readonly Sorted[], by: ChestBasis): DrawerPlan[] {
+/** The drawers that a worked-out chest would have, each plugin by name; every plugin stands in at least one. */
+export function planDrawers(plugins: readonly Sorted[], { by, most, inner }: WorkOut): DrawerPlan[] {
   const sorted = [...plugins].sort((a, b) => compareNames(a.name, b.name));
-  const plans = by === 'type' ? byType(sorted) : by === 'vendor' ? byVendor(sorted) : byFormat(sorted);
-  const placed = new Set(plans.flatMap((plan) => [...plan.pluginIds, ...plan.inner.flatMap((one) => one.pluginIds)]));
+  const groups = GROUPS[by](sorted);
+  const placed = new Set(
+    groups.flatMap(function ids(group): PluginId[] {
+      return [...group.plugins.map((one) => one.id), ...group.inner.flatMap(ids)];
+    }),
+  );
   const rest = sorted.filter((plugin) => !placed.has(plugin.id));
-  return rest.length === 0 ? plans : [...plans, plainDrawer(UNKNOWN[by], rest)];
+  const all = rest.length === 0 ? groups : [...groups, group(UNKNOWN[by], rest)];
+  return all.map((one) => drawerOf(one, most, inner));
 }
 
-const plainDrawer = (name: string, plugins: readonly Sorted[], inner: readonly DrawerPlan[] = []): DrawerPlan => ({
+interface Group {
+  readonly name: string;
+  readonly plugins: readonly Sorted[];
+  readonly inner: readonly Group[];
+}
+const group = (name: string, plugins: readonly Sorted[], inner: readonly Group[] = []): Group => ({
   name,
-  rule: null,
-  pluginIds: plugins.map((plugin): PluginId => plugin.id),
+  plugins,
   inner,
 });
 
-function byType(plugins: readonly Sorted[]): DrawerPlan[] {
-  const types = TYPE_IDS.map((type: TypeId) => ({
-    type,
-    plan: plainDrawer(
+const GROUPS: Readonly<Record<ChestBasis, (sorted: readonly Sorted[]) => Group[]>> = {
+  type: byFamily,
+  vendor: byVendor,
+  format: (sorted) =>
+    FORMATS.map((format) =>
+      group(
+        format,
+        sorted.filter((one) => one.formats.includes(format)),
+      ),
+    ).filter((one) => one.plugins.length > 0),
+  'role-and-type': (sorted) =>
+    ROLES.map((role) => {
+      const own = sorted.filter((plugin) => plugin.role === role);
+      const untyped = own.filter((plugin) => plugin.types.length === 0);
+      return group(ROLE_LABELS[role], untyped, byType(own));
+    }).filter((one) => one.plugins.length > 0 || one.inner.length > 0),
+};
+
+function byType(plugins: readonly Sorted[]): Group[] {
+  return TYPE_IDS.map((type) =>
+    group(
       TYPE_TREE[type].label,
       plugins.filter((one) => one.types.includes(type)),
     ),
-  })).filter(({ plan }) => plan.pluginIds.length > 0);
-  return (Object.keys(FAMILIES) as FamilyId[]).flatMap((family): DrawerPlan[] => {
-    const own = types.filter(({ type }) => familyOf(type) === family).map(({ plan }) => plan);
+  ).filter((one) => one.plugins.length > 0);
+}
+
+function byFamily(plugins: readonly Sorted[]): Group[] {
+  return (Object.keys(FAMILIES) as FamilyId[]).flatMap((family): Group[] => {
+    const types = TYPE_IDS.filter((type) => familyOf(type) === family);
+    const own = types
+      .map((type) =>
+        group(
+          TYPE_TREE[type].label,
+          plugins.filter((one) => one.types.includes(type)),
+        ),
+      )
+      .filter((one) => one.plugins.length > 0);
     // A family of one type needs no drawer around its only drawer.
-    return own.length <= 1 ? own : [plainDrawer(FAMILIES[family], [], own)];
+    return own.length <= 1 ? own : [group(FAMILIES[family], [], own)];
   });
 }
 
-function byVendor(plugins: readonly Sorted[]): DrawerPlan[] {
+function byVendor(plugins: readonly Sorted[]): Group[] {
   const vendors = new Map<string, Sorted[]>();
   for (const plugin of plugins) {
     if (plugin.vendor === null) continue;
@@ -75,13 +132,52 @@ function byVendor(plugins: readonly Sorted[]): DrawerPlan[] {
     if (own === undefined) vendors.set(plugin.vendor, [plugin]);
     else own.push(plugin);
   }
-  return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => plainDrawer(name, own));
+  return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => group(name, own));
 }
 
-const byFormat = (plugins: readonly Sorted[]): DrawerPlan[] =>
-  FORMATS.map((format) =>
-    plainDrawer(
-      format,
-      plugins.filter((one) => one.formats.includes(format)),
-    ),
-  ).filter((plan) => plan.pluginIds.length > 0);
+function drawerOf({ name, plugins, inner }: Group, most: number | null, by: InnerBasis): DrawerPlan {
+  const tooFull = most !== null && plugins.length > most;
+  const parts = tooFull ? partsOf(plugins, most, by) : [];
+  return {
+    name,
+    rule: null,
+    sort: null,
+    lines: tooFull ? [] : plugins.map((plugin) => ({ pluginId: plugin.id, name: null })),
+    inner: [...parts, ...inner].map((one) => drawerOf(one, most, by)),
+  };
+}
+
+/** The parts of what is too much for one drawer: by main type or vendor where that parts it, by letters otherwise. */
+function partsOf(plugins: readonly Sorted[], most: number, by: InnerBasis): Group[] {
+  if (by === 'letters') return byLetters(plugins, most);
+  const groups =
+    by === 'vendor'
+      ? byVendor(plugins)
+      : byType(plugins.map((plugin) => ({ ...plugin, types: plugin.types.slice(0, 1) })));
+  const placed = new Set(groups.flatMap((one) => one.plugins.map((plugin) => plugin.id)));
+  const rest = plugins.filter((plugin) => !placed.has(plugin.id));
+  const all = rest.length === 0 ? groups : [...groups, group(UNKNOWN[by], rest)];
+  return all.length > 1 ? all : byLetters(plugins, most);
+}
+
+/** Even stretches of the alphabet, named after their first and last letters. */
+function byLetters(plugins: readonly Sorted[], most: number): Group[] {
+  const parts = Math.ceil(plugins.length / most);
+  const size = Math.ceil(plugins.length / parts);
+  const taken = new Set<string>();
+  return Array.from({ length: parts }, (_, at) => plugins.slice(at * size, (at + 1) * size))
+    .filter((own) => own.length > 0)
+    .map((own) => {
+      let name = '';
+      for (let letters = 2; name === '' || (taken.has(name) && letters < 6); letters++)
+        name = `${beginning(own[0], letters)}–${beginning(own.at(-1), letters)}`;
+      for (let number = 2, plain = name; taken.has(name); number++) name = `${plain} (${String(number)})`;
+      taken.add(name);
+      return group(name, own);
+    });
+}
+
+const beginning = (plugin: Sorted | undefined, letters: number): string =>
+  Array.from(plugin?.name ?? '')
+    .slice(0, letters)
+    .join('');

@@ -1,5 +1,5 @@
 import type { Role } from '../catalogue/role.js';
-import type { SlotKind } from '../chests/arrangement.js';
+import type { ChestSlot, LaneKind, SlotKind } from '../chests/arrangement.js';
 
 const FITTING: Readonly<Record<SlotKind, readonly Role[]>> = {
   'midi-effect': ['midi-effect'],
@@ -27,4 +27,20 @@ export function offerFor<P extends { readonly role: Role | null }>(
     fitting: plugins.filter((plugin) => fits(slot, plugin.role)),
     roleUnknown: plugins.filter((plugin) => plugin.role === null),
   };
+}
+
+/** What a chest calls a slot of this kind in a lane of that kind; null for a MIDI effect's, for which no chest is meant in particular. */
+export function chestSlotOf(slot: SlotKind, lane: LaneKind): ChestSlot | null {
+  if (slot === 'instrument') return 'instrument';
+  if (slot === 'midi-effect') return null;
+  return lane === 'bus' || lane === 'master' ? 'bus' : 'insert';
+}
+
+/** Chests that are offered in a slot: those meant for it or for all; all of them, where none would be left. */
+export function chestsFor<C extends { readonly slots: readonly ChestSlot[] | null }>(
+  chests: readonly C[],
+  slot: ChestSlot | null,
+): readonly C[] {
+  const fitting = chests.filter(({ slots }) => slots === null || (slot !== null && slots.includes(slot)));
+  return fitting.length > 0 ? fitting : chests;
 }

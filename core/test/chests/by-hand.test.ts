@@ -17,16 +17,18 @@ const drawer = {
   name: 'Space',
   order: 'a0',
   rule: null,
+  sort: null,
 };
 const entry = (pluginId: string, order: string) => ({
   id: `d/${pluginId}`,
   drawerId: drawer.id,
   pluginId: plugin(pluginId),
   order,
+  name: null,
 });
 const START: Arrangement = {
   ...emptyArrangement(),
-  chest: new Map([['c', { id: drawer.chestId, name: 'Everyday', order: 'a0' }]]),
+  chest: new Map([['c', { id: drawer.chestId, name: 'Everyday', order: 'a0', slots: null }]]),
   drawer: new Map([['d', drawer]]),
   entry: new Map([entry('q', 'a1'), entry('r', 'a2')].map((one) => [one.id, one])),
   trayEntry: new Map([['1/q', { id: '1/q', tray: 1, pluginId: plugin('q'), order: 'a0' }]]),
@@ -40,6 +42,7 @@ function after(intent: Intent, state = START): Arrangement {
 
 const VIEW = {
   id: plugin('p'),
+  name: 'P',
   vendor: 'Lintel',
   role: null,
   roleGrade: 'unknown' as const,

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { byOrder, emptyArrangement } from '../../src/chests/arrangement';
+import { emptyArrangement } from '../../src/chests/arrangement';
+import { byOrder } from '../../src/chests/look-up';
 import { applyEdits, firstConflict, inverse, sameRow, type Edit } from '../../src/chests/edit';
 import { keysBefore } from '../../src/chests/order-keys';
 import { layOutDrawers } from '../../src/chests/lay-out-drawers';
@@ -31,7 +32,7 @@ describe('order keys', () => {
   });
 
   it('a neighbour that is gone means the end, and no rows need no keys', () => {
-    const rows = [{ id: 'a', order: 'a0' }];
+    const rows = [{ id: 'a', order: 'a0', slots: null }];
     const [order = ''] = keysBefore(rows, 'gone', 1);
     expect(order > 'a0').toBe(true);
     expect(keysBefore(rows, null, 0)).toEqual([]);
@@ -39,7 +40,7 @@ describe('order keys', () => {
 });
 
 describe('edits', () => {
-  const chest = (name: string) => ({ id: asId<ChestId>('c'), name, order: 'a0' });
+  const chest = (name: string) => ({ id: asId<ChestId>('c'), name, order: 'a0', slots: null });
   const edit = (before: string | null, after: string | null): Edit => ({
     of: 'chest',
     id: 'c',
@@ -72,11 +73,11 @@ describe('edits', () => {
 describe('laying out drawers', () => {
   it('makes outer before inner, in order, and a plugin named twice once', () => {
     let number = 0;
-    const plan = { rule: null, inner: [], pluginIds: [] };
-    const ids = ['p', 'q', 'p'].map((id) => asId<PluginId>(id));
+    const plan = { rule: null, sort: null, inner: [], lines: [] };
+    const lines = ['p', 'q', 'p'].map((id) => ({ pluginId: asId<PluginId>(id), name: null }));
     const edits = layOutDrawers(
       [
-        { ...plan, name: 'A', pluginIds: ids, inner: [{ ...plan, name: 'A1' }] },
+        { ...plan, name: 'A', lines, inner: [{ ...plan, name: 'A1' }] },
         { ...plan, name: 'B' },
       ],
       asId<ChestId>('c'),

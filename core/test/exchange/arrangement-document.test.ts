@@ -1,5 +1,6 @@
 import { applyEdits } from '../../src/chests/edit';
-import { chestsOf, drawersIn, emptyArrangement, entriesIn, trayEntries } from '../../src/chests/arrangement';
+import { emptyArrangement } from '../../src/chests/arrangement';
+import { chestsOf, drawersIn, entriesIn, trayEntries } from '../../src/chests/look-up';
 import { exportArrangement, planImport, type PluginReference } from '../../src/exchange/arrangement-document';
 import { planChange } from '../../src/chests/plan-change';
 import type { Intent } from '../../src/chests/intent';
@@ -18,7 +19,7 @@ const here = new Map(
 const chestId = asId<ChestId>('c');
 const drawerId = asId<DrawerId>('d');
 const intents: Intent[] = [
-  { kind: 'make-chest', id: chestId, name: 'Everyday' },
+  { kind: 'make-chest', id: chestId, name: 'Everyday', slots: null },
   {
     kind: 'make-drawer',
     id: drawerId,

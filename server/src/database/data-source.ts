@@ -4,15 +4,28 @@ import { StartupError } from '../startup-error.js';
 import {
   ChangeRow,
   ChestRow,
+  DividerRow,
   DrawerRow,
   EntryRow,
+  KeptSearchRow,
   LaneRow,
   LoadRow,
   SessionRow,
   SlotRow,
   TrayEntryRow,
+  TrayNameRow,
 } from './entities/arrangement.js';
-import { ChoiceRow, HeldBuildRow, PreferenceRow, VendorSpellingRow } from './entities/by-hand.js';
+import {
+  AsideRow,
+  ChoiceRow,
+  FaceRow,
+  HeldBuildRow,
+  LookRow,
+  NamingRow,
+  PictureRow,
+  PreferenceRow,
+  VendorSpellingRow,
+} from './entities/by-hand.js';
 import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
 import { ComputerRow, FolderRow, ScanRow } from './entities/computer.js';
 import { MIGRATIONS } from './migrations/migrations.js';
@@ -21,6 +34,7 @@ const ENTITIES = [
   ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
   ...[ChestRow, DrawerRow, EntryRow, TrayEntryRow, SessionRow, LaneRow, SlotRow, ChangeRow, LoadRow],
   ...[ChoiceRow, HeldBuildRow, VendorSpellingRow, PreferenceRow],
+  ...[DividerRow, TrayNameRow, KeptSearchRow, NamingRow, AsideRow, FaceRow, LookRow, PictureRow],
 ];
 
 /** A connection to the database, not yet opened. The schema comes from the migrations alone. */

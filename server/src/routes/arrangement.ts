@@ -1,25 +1,20 @@
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
+import type { Request } from 'express';
 import type { EntityManager } from 'typeorm';
-import {
-  arrangementDocument,
-  changeRequest,
-  chestRequest,
-  loadRequest,
-  type SentIntent,
-} from '@clever-drawer/contract/requests';
-import type { ArrangementView, ImportReport } from '@clever-drawer/contract/responses';
-import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
+import type { SentIntent } from '@clever-drawer/contract/intents';
+import { changeRequest, stepRequest } from '@clever-drawer/contract/intents';
+import { chestRequest, loadRequest } from '@clever-drawer/contract/requests';
+import type { ArrangementView, SavedChange } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ROW_KINDS } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { markOf } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
-import {
-  exportArrangement,
-  planImport,
-  type ArrangementDocument,
-} from '@clever-drawer/core/exchange/arrangement-document';
 import {
   asId,
   type ChestId,
@@ -31,20 +26,22 @@ import {
 import { fits, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { LoadRow } from '../database/entities/arrangement.js';
 import { checked } from '../http/checked.js';
-import { notFound, refused } from '../http/http-error.js';
-import { loadArrangement, rowsOf } from '../store/arrangement-store.js';
-import { addMissing, loadCatalogue, loadPlugin, loadReferences, namesOf, ownersOf } from '../store/catalogue-store.js';
+import { conflict, notFound, refused } from '../http/http-error.js';
+import { rowsOf } from '../store/arrangement-store.js';
+import { loadCatalogue, loadPlugin, namesOf, ownersOf } from '../store/catalogue-store.js';
 import { saveChange, step, stepsOf } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
+import { hasPicture } from '../store/picture-store.js';
 import type { Context } from './context.js';
 
-/** Everything the producer arranges: changes, undo and redo, loads, export and import. */
-export function arrangementRoutes({ source }: Context): Router {
-  const routes = Router();
+/** The window that asks, as it names itself; it is not told of its own changes. */
+export const windowOf = (request: Request): string | null => request.get('x-window') ?? null;
 
-  /** Runs a change in a transaction that holds the computer: changes of one computer come one after the other. */
-  const holding = async <T>(id: unknown, work: (db: EntityManager, computerId: ComputerId) => Promise<T>): Promise<T> =>
-    source.transaction(async (db) => work(db, asId<ComputerId>((await findComputer(db, id, true)).id)));
+const QUIET_MS = 20_000;
+
+/** Everything the producer arranges: changes, undo and redo, loads, and what other windows did. */
+export function arrangementRoutes({ source, arranging }: Context): Router {
+  const routes = Router();
 
   routes.get('/computers/:computer/arrangement', async (request, response) => {
     // One transaction of its own, so that rows and revision belong together.
@@ -63,45 +60,64 @@ export function arrangementRoutes({ source }: Context): Router {
     response.json(view);
   });
 
+  routes.get('/computers/:computer/events', async (request, response) => {
+    const { id } = await findComputer(source.manager, request.params.computer);
+    response.set({ 'Content-Type': 'text/event-stream', Connection: 'keep-alive' }).flushHeaders();
+    // A comment line now and then keeps whatever stands between from taking the line for dead.
+    const timer = setInterval(() => response.write(':\n\n'), QUIET_MS);
+    response.on('close', () => clearInterval(timer));
+    response.write(':\n\n');
+    arranging.listen(asId<ComputerId>(id), response);
+  });
+
   routes.post('/computers/:computer/changes', async (request, response) => {
-    const intent = checked(changeRequest, request.body).intent as SentIntent;
-    response.json(await holding(request.params.computer, (db, id) => carryOut(db, id, intent)));
+    const { intent, mark } = checked(changeRequest, request.body) as { intent: SentIntent; mark?: string };
+    const { saved } = await arranging.change(request.params.computer, windowOf(request), (db, id, state) =>
+      carryOut(db, id, state, intent, mark),
+    );
+    response.json(saved);
   });
 
-  routes.post('/computers/:computer/undo', async (request, response) => {
-    response.json(await holding(request.params.computer, (db, id) => step(db, id, 'undo')));
-  });
-
-  routes.post('/computers/:computer/redo', async (request, response) => {
-    response.json(await holding(request.params.computer, (db, id) => step(db, id, 'redo')));
-  });
+  for (const way of ['undo', 'redo'] as const) {
+    routes.post(`/computers/:computer/${way}`, async (request, response) => {
+      const { expects } = checked(stepRequest, request.body);
+      const { saved } = await arranging.change(request.params.computer, windowOf(request), async (db, id, state) => ({
+        saved: await step(db, id, state, way, expects ?? null),
+      }));
+      response.json(saved);
+    });
+  }
 
   routes.post('/computers/:computer/worked-out-chests', async (request, response) => {
-    const { id: chestId, name, by } = checked(chestRequest, request.body);
-    const saved = await holding(request.params.computer, async (db, id) => {
-      const state = await loadArrangement(db, id);
+    const { id: chestId, without, slots, most, ...wish } = checked(chestRequest, request.body);
+    const { saved } = await arranging.change(request.params.computer, windowOf(request), async (db, id, state) => {
       if (state.chest.has(chestId)) throw refused('This chest has been made already.');
-      const here = withChoices((await loadCatalogue(db, id)).plugins, state)
-        .filter((plugin) => plugin.found)
+      const all = withChoices((await loadCatalogue(db, id)).plugins, state).filter((plugin) => plugin.found);
+      if (all.length === 0) throw refused('The catalogue is empty. Scan a plugin folder in Intake first.');
+      const byId = new Map(all.map((plugin) => [plugin.id, plugin]));
+      const filed = new Set(
+        (without == null ? [] : drawersOfChest(state, asId<ChestId>(without))).flatMap((drawer) =>
+          contentsOf(state, byId, drawer).plugins.map((content) => content.plugin.id),
+        ),
+      );
+      const here = all
+        .filter((plugin) => !filed.has(plugin.id) && plugin.aside === null)
         .map((plugin) => ({
           ...plugin,
           formats: plugin.builds.filter((build) => build.found).map((build) => build.format),
         }));
-      if (here.length === 0) throw refused('The catalogue is empty. Scan a plugin folder in Intake first.');
-      const wish = { id: asId<ChestId>(chestId), name, by };
-      return saveChange(
-        db,
-        id,
-        workOutChest(state, here, wish, () => asId<DrawerId>(randomUUID())),
+      if (here.length === 0) throw refused('That chest holds all plugins already; nothing is left for another one.');
+      const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(chestId), slots, most }, () =>
+        asId<DrawerId>(randomUUID()),
       );
+      return { saved: await saveChange(db, id, change) };
     });
     response.status(201).json(saved);
   });
 
   routes.post('/computers/:computer/loads', async (request, response) => {
     const load = checked(loadRequest, request.body);
-    const saved = await holding(request.params.computer, async (db, id) => {
-      const state = await loadArrangement(db, id);
+    const { saved } = await arranging.change(request.params.computer, windowOf(request), async (db, id, state) => {
       const known = await loadPlugin(db, id, asId<PluginId>(load.pluginId));
       const plugin = known === null ? undefined : withChoices([known], state)[0];
       if (plugin === undefined) throw notFound('plugin');
@@ -118,40 +134,23 @@ export function arrangementRoutes({ source }: Context): Router {
         pluginId: plugin.id,
         buildId: build.id,
       };
-      const change = await carryOut(db, id, intent);
+      const change = await carryOut(db, id, state, intent);
       await db.insert(LoadRow, { ...load, id: randomUUID(), computerId: id, buildId: build.id });
       return change;
     });
     response.status(201).json(saved);
   });
 
-  routes.get('/computers/:computer/export', async (request, response) => {
-    const computer = await findComputer(source.manager, request.params.computer);
-    const id = asId<ComputerId>(computer.id);
-    const [state, plugins] = [await loadArrangement(source.manager, id), await loadReferences(source.manager, id)];
-    response.attachment('clever-drawer-arrangement.json');
-    response.type('json').send(JSON.stringify(exportArrangement(state, plugins, computer.name, new Date()), null, 2));
-  });
-
-  routes.post('/computers/:computer/import', async (request, response) => {
-    const document = readDocument(checked(arrangementDocument, request.body) as unknown as ArrangementDocument);
-    const report = await holding(request.params.computer, async (db, id): Promise<ImportReport> => {
-      const [state, plugins] = [await loadArrangement(db, id), await loadReferences(db, id)];
-      const plan = planImport(state, document, plugins, randomUUID);
-      if (plan.change.edits.length === 0)
-        throw refused('This arrangement holds no chest and no tray; there is nothing to import.');
-      await addMissing(db, id, plan.missing);
-      const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
-      return { matched: plan.matched, missing, saved: await saveChange(db, id, plan.change) };
-    });
-    response.status(201).json(report);
-  });
-
   return routes;
 }
 
-async function carryOut(db: EntityManager, computerId: ComputerId, intent: Intent) {
-  const state = await loadArrangement(db, computerId);
+async function carryOut(
+  db: EntityManager,
+  computerId: ComputerId,
+  state: Arrangement,
+  intent: Intent,
+  mark?: string,
+): Promise<{ saved: SavedChange }> {
   const mentioned = [...pluginIdsIn(intent), ...[...state.slot.values()].map((slot) => slot.pluginId)];
   const names = await namesOf(
     db,
@@ -159,15 +158,21 @@ async function carryOut(db: EntityManager, computerId: ComputerId, intent: Inten
     mentioned.filter((id) => id !== null),
   );
   await checkBuilds(db, computerId, intent);
+  if (intent.kind === 'show-face' && intent.picture !== null && !(await hasPicture(db, computerId, intent.picture)))
+    throw refused('This picture has not been sent yet. Drop it onto the plugin again.');
   const plan = planChange(state, intent, (id) => names.get(id));
   if (!plan.ok) throw refused(plan.refusal);
-  return saveChange(db, computerId, plan.change);
+  if (mark !== undefined && mark !== markOf(plan.change.edits))
+    throw conflict(
+      `Another window has just changed what “${plan.change.label}” touches, so it was not done. Look at it as it is now, and do it again if it is still right.`,
+    );
+  return { saved: await saveChange(db, computerId, plan.change) };
 }
 
 /** Builds that an intent names must still belong where the screen showed them. */
 async function checkBuilds(db: EntityManager, computerId: ComputerId, intent: Intent): Promise<void> {
   const named =
-    intent.kind === 'join-plugins'
+    intent.kind === 'join-plugins' || intent.kind === 'set-aside'
       ? intent.builds
       : intent.kind === 'split-plugin'
         ? intent.buildIds.map((id) => ({ id, pluginId: intent.pluginId }))
@@ -185,16 +190,6 @@ async function checkBuilds(db: EntityManager, computerId: ComputerId, intent: In
 function pluginIdsIn(intent: Intent): readonly PluginId[] {
   if (intent.kind === 'join-plugins') return [intent.intoId, ...intent.pluginIds];
   if (intent.kind === 'split-plugin') return [intent.pluginId, intent.newId];
-  if ('pluginIds' in intent) return intent.pluginIds;
+  if ('pluginIds' in intent) return intent.pluginIds ?? [];
   return 'pluginId' in intent ? [intent.pluginId] : [];
-}
-
-/** Builds of a format that this version does not know are passed over: the plugin is still matched by its id or other builds. */
-function readDocument(document: ArrangementDocument): ArrangementDocument {
-  const known = (format: Format): boolean => FORMATS.includes(format);
-  const plugins = document.plugins.map((plugin) => ({
-    ...plugin,
-    builds: plugin.builds.filter((build) => known(build.format)),
-  }));
-  return { ...document, plugins };
 }

@@ -1,11 +1,10 @@
 import { Router } from 'express';
-import { existsSync } from 'node:fs';
 import { isAbsolute, resolve } from 'node:path';
 import { computerRequest, folderChangeRequest, folderRequest, renameRequest } from '@clever-drawer/contract/requests';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { checked } from '../http/checked.js';
 import { HttpError, notFound } from '../http/http-error.js';
-import { findPicture, loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
+import { loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
   addFolder,
@@ -89,14 +88,6 @@ export function computerRoutes({ source, presentFolders, arrivals }: Context): R
 
   routes.get('/computers/:computer/vendors', async (request, response) => {
     response.json(await loadVendors(db, await idOf(request.params.computer)));
-  });
-
-  routes.get('/computers/:computer/builds/:build/pictures/:number', async (request, response) => {
-    const { computer, build, number } = request.params;
-    const path = await findPicture(db, await idOf(computer), build, Number(number));
-    if (path === null || !existsSync(path)) throw notFound('picture');
-    response.type('png').set('Cache-Control', 'private, max-age=3600');
-    response.sendFile(path, { dotfiles: 'allow' });
   });
 
   return routes;

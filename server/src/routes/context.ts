@@ -4,6 +4,7 @@ import type { System } from '@clever-drawer/core/facts/format';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import type { Arranging } from '../jobs/arranging.js';
 import type { ScanQueue } from '../jobs/scan-queue.js';
 
 /** What the routes work with; put in from outside. */
@@ -13,6 +14,7 @@ export interface Context {
   /** The plugin folders that this machine has, when a catalogued computer runs this system. */
   readonly presentFolders: (system: System) => UsualFolder[];
   readonly scans: ScanQueue;
+  readonly arranging: Arranging;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */
   readonly arrivals: { of(computerId: ComputerId): readonly Arrival[]; look(): Promise<void> };
 }

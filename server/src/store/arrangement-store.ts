@@ -7,9 +7,9 @@ import { jsonForDatabase } from '../database/json.js';
 
 /** Table and columns (besides the computer's) of each kind of row; the columns bear the names of the fields. */
 const TABLES: Readonly<Record<RowKind, { table: string; columns: readonly string[] }>> = {
-  chest: { table: 'chest', columns: ['id', 'name', 'order'] },
-  drawer: { table: 'drawer', columns: ['id', 'chestId', 'parentId', 'name', 'order', 'rule'] },
-  entry: { table: 'entry', columns: ['id', 'drawerId', 'pluginId', 'order'] },
+  chest: { table: 'chest', columns: ['id', 'name', 'order', 'slots'] },
+  drawer: { table: 'drawer', columns: ['id', 'chestId', 'parentId', 'name', 'order', 'rule', 'sort'] },
+  entry: { table: 'entry', columns: ['id', 'drawerId', 'pluginId', 'order', 'name'] },
   trayEntry: { table: 'tray_entry', columns: ['id', 'tray', 'pluginId', 'order'] },
   session: { table: 'session', columns: ['id', 'name', 'order'] },
   lane: { table: 'lane', columns: ['id', 'sessionId', 'kind', 'name', 'order'] },
@@ -18,6 +18,13 @@ const TABLES: Readonly<Record<RowKind, { table: string; columns: readonly string
   heldBuild: { table: 'held_build', columns: ['id', 'pluginId', 'fromPluginId', 'whole'] },
   vendorSpelling: { table: 'vendor_spelling', columns: ['id', 'key', 'name'] },
   preference: { table: 'preference', columns: ['id', 'criteria', 'formats'] },
+  divider: { table: 'divider', columns: ['id', 'drawerId', 'label', 'order'] },
+  trayName: { table: 'tray_name', columns: ['id', 'name'] },
+  naming: { table: 'naming', columns: ['id', 'nickname', 'stripLabel', 'note', 'tags'] },
+  aside: { table: 'aside', columns: ['id', 'pluginId', 'buildId', 'reason', 'until'] },
+  keptSearch: { table: 'kept_search', columns: ['id', 'name', 'query', 'order'] },
+  face: { table: 'face', columns: ['id', 'picture'] },
+  look: { table: 'look', columns: ['id', 'at'] },
 };
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');

@@ -19,7 +19,9 @@ type FoundBuild = BuildFacts & { readonly id: BuildId; readonly found: boolean }
 const withId = ({ id, found, facts }: BuildRow): FoundBuild => ({ ...facts, id: asId<BuildId>(id), found });
 
 /** Builds still there before those that are gone, each part in the standard order of preference. */
-const inOrder = <B extends BuildView>(builds: readonly B[]): B[] => [
+const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version' | 'path' | 'found'>>(
+  builds: readonly B[],
+): B[] => [
   ...byPreference(builds.filter((build) => build.found)),
   ...byPreference(builds.filter((build) => !build.found)),
 ];
@@ -28,9 +30,11 @@ const inOrder = <B extends BuildView>(builds: readonly B[]): B[] => [
 export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
   const { catalogueRevision: revision } = await db.findOneByOrFail(ComputerRow, { id: computerId });
   const plugins = await loadWorkedOut(db, computerId);
+  const history = await loadHistory(db, computerId);
   const builds = await db.query<(BuildView & { pluginId: string })[]>(
     `SELECT id, "pluginId", found, facts->>'format' AS format, facts->'architectures' AS architectures,
-            facts->>'version' AS version, facts->>'path' AS path
+            facts->>'version' AS version, facts->>'path' AS path,
+            facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures
      FROM build WHERE "computerId" = $1`,
     [computerId],
   );
@@ -47,9 +51,30 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
     .filter((plugin) => buildsOf.has(plugin.id) || referred.has(plugin.id))
     .map((plugin): PluginView => {
       const own = inOrder(buildsOf.get(plugin.id) ?? []);
-      return { ...plugin, found: own.some((build) => build.found), builds: own };
+      const { arrivedAt = '', loads = 0 } = history.get(plugin.id) ?? {};
+      return { ...plugin, found: own.some((build) => build.found), arrivedAt, loads, builds: own };
     });
-  return { revision, plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)) };
+  const arrivals = [...history.values()].map((one) => one.arrivedAt);
+  const firstArrival = arrivals.reduce<string | null>((first, at) => (first === null || at < first ? at : first), null);
+  return {
+    revision,
+    firstArrival,
+    plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)),
+  };
+}
+
+/** When each plugin was first met, and how often it has been loaded. */
+async function loadHistory(
+  db: EntityManager,
+  computerId: ComputerId,
+): Promise<Map<string, { arrivedAt: string; loads: number }>> {
+  const rows = await db.query<{ id: string; arrivedAt: Date; loads: number }[]>(
+    `SELECT p.id, p."arrivedAt", coalesce(l.loads, 0)::int AS loads FROM plugin p
+     LEFT JOIN (SELECT "pluginId", count(*) AS loads FROM load WHERE "computerId" = $1 GROUP BY 1) l ON l."pluginId" = p.id
+     WHERE p."computerId" = $1`,
+    [computerId],
+  );
+  return new Map(rows.map(({ id, arrivedAt, loads }) => [id, { arrivedAt: arrivedAt.toISOString(), loads }]));
 }
 
 /** Plugins that stand in a drawer, on a tray or in a slot. */

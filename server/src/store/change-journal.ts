@@ -1,14 +1,14 @@
 import type { EntityManager } from 'typeorm';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Change, Edit } from '@clever-drawer/core/chests/edit';
-import { firstConflict, inverse } from '@clever-drawer/core/chests/edit';
+import { firstConflict, inverse, newestEdit } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { SavedChange, Steps } from '@clever-drawer/contract/responses';
 import { ChangeRow } from '../database/entities/arrangement.js';
 import { ComputerRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
-import { loadArrangement, writeEdits } from './arrangement-store.js';
+import { writeEdits } from './arrangement-store.js';
 import { groupAnew, regroups } from './grouping-store.js';
 
 /** What undo and redo would do next. */
@@ -35,12 +35,23 @@ export async function saveChange(db: EntityManager, computerId: ComputerId, chan
   return saved(db, computerId, change.label, change.edits);
 }
 
-/** Takes back the last change, or does the last one taken back again. A row that something else changed since is a 409, and nothing is done. */
-export async function step(db: EntityManager, computerId: ComputerId, way: 'undo' | 'redo'): Promise<SavedChange> {
+/**
+ * Takes back the last change, or does the last one taken back again. A row that something else changed since is a 409, and nothing is done; so is
+ * a next step that is not the expected one (null expects nothing).
+ */
+export async function step(
+  db: EntityManager,
+  computerId: ComputerId,
+  state: Arrangement,
+  way: 'undo' | 'redo',
+  expects: string | null,
+): Promise<SavedChange> {
   const entry = way === 'undo' ? await lastDone(db, computerId) : await nextUndone(db, computerId);
   if (entry === null) throw refused(`There is nothing to ${way}.`);
-  const edits = way === 'undo' ? inverse(entry.edits) : entry.edits;
-  const state: Arrangement = await loadArrangement(db, computerId);
+  if (expects !== null && entry.label !== expects)
+    throw conflict(`Another window has gone on since: the next to ${way} is “${entry.label}”. Look, and ${way} again.`);
+  const done = entry.edits.map(newestEdit);
+  const edits = way === 'undo' ? inverse(done) : done;
   if (firstConflict(state, edits) !== undefined) {
     throw conflict(
       `“${entry.label}” can't be ${way === 'undo' ? 'undone' : 'redone'}, because what it touched has been changed since.`,

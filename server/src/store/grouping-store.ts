@@ -23,7 +23,7 @@ export interface BuildToGroup {
 }
 
 /** A plugin as the catalogue's table holds it: worked out, without the producer's choices. */
-export type WorkedOut = Omit<PluginView, 'found' | 'builds'>;
+export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'arrivedAt'>;
 
 /** One writer of a computer's catalogue at a time; whoever arranges does not wait for it. */
 export const lockCatalogue = (db: EntityManager, computerId: ComputerId): Promise<unknown> =>

@@ -9,6 +9,7 @@ import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
+import { Arranging } from '../../src/jobs/arranging';
 import { Arrivals } from '../../src/jobs/arrivals';
 import { runScanJob } from '../../src/jobs/scan-job';
 import { ScanQueue } from '../../src/jobs/scan-queue';
@@ -38,16 +39,21 @@ export async function startApi(scan: typeof runScan = runScan): Promise<Api> {
   const source = await openDatabase(cluster.url);
   const log = pino({ level: 'silent' });
   const arrivals = new Arrivals(source, log);
+  const arranging = new Arranging(source);
   const app = createApp(
     {
       source,
       log,
       arrivals,
+      arranging,
       scans: new ScanQueue(
         source,
         log,
         (job) => runScanJob(source, log, job, STANDARD_LIMITS, scan),
-        (job) => arrivals.scanned(job.folders),
+        (job) => {
+          arrivals.scanned(job.folders);
+          arranging.catalogueChanged(job.computerId);
+        },
       ),
       presentFolders: () => [{ path: '/usr/lib/lv2', formats: ['LV2'] }],
     },

@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
-import type { PluginView } from '@clever-drawer/contract/responses';
 import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/arrangement';
+import type { ChosenPlugin } from '../shared/queries';
 import { kindInWords, TypeGlyph } from '../shared/type-glyph';
 
 interface Props {
@@ -11,16 +11,16 @@ interface Props {
   readonly nothing: string;
   readonly at: number;
   readonly favourites: ReadonlyMap<string, TrayEntry>;
-  readonly take: (plugin: PluginView) => void;
+  readonly take: (plugin: ChosenPlugin) => void;
 }
 
 /** A stretch of the list under its own heading. */
 export interface ListPart {
   readonly heading: string;
-  readonly plugins: readonly PluginView[];
+  readonly plugins: readonly ChosenPlugin[];
 }
 
-type Line = { readonly heading: string } | { readonly plugin: PluginView; readonly index: number };
+type Line = { readonly heading: string } | { readonly plugin: ChosenPlugin; readonly index: number };
 
 const HEADING = 26;
 const LINE = 44;

@@ -1,6 +1,7 @@
 import type { Lane, LaneKind, Slot } from '@clever-drawer/core/chests/arrangement';
+import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
-import type { Catalogue } from '../shared/queries';
+import type { ChosenCatalogue } from '../shared/queries';
 import { TypeGlyph } from '../shared/type-glyph';
 
 const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
@@ -15,7 +16,7 @@ export const SLOT_SELECTOR = 'button[data-slot]';
 interface Props {
   readonly lane: Lane;
   readonly slots: readonly Slot[];
-  readonly catalogue: Catalogue;
+  readonly catalogue: ChosenCatalogue;
   readonly open: (slot: Slot) => void;
   readonly clear: (slot: Slot) => void;
 }
@@ -49,7 +50,7 @@ function SlotButton({
   catalogue,
   open,
   clear,
-}: { slot: Slot; place: string; catalogue: Catalogue } & Pick<Props, 'open' | 'clear'>) {
+}: { slot: Slot; place: string; catalogue: ChosenCatalogue } & Pick<Props, 'open' | 'clear'>) {
   const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(slot.pluginId);
   const build = plugin?.builds.find((one) => one.id === slot.buildId);
   const words =
@@ -78,7 +79,7 @@ function SlotButton({
           <>
             <TypeGlyph types={plugin.types} role={plugin.role} />
             <span className="slot-name">
-              <bdi>{plugin.name}</bdi>
+              <bdi>{plugin.naming?.stripLabel ?? proposeStripLabel(plugin.name)}</bdi>
             </span>
           </>
         )}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { byOrder, type Lane, type Slot } from '@clever-drawer/core/chests/arrangement';
+import { type Lane, type Slot } from '@clever-drawer/core/chests/arrangement';
+import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { asId, type LaneId, type SessionId } from '@clever-drawer/core/ids';
 import { EmptyNote, Failed, Loading } from '../shared/empty-note';
 import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../shared/queries';
@@ -88,7 +89,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
       {opened !== null && (
         <SlotChooser
           slot={opened.slot}
-          lane={state.lane.get(opened.slot.laneId)?.name ?? ''}
+          lane={state.lane.get(opened.slot.laneId)}
           catalogue={catalogue}
           state={state}
           changes={changes}

@@ -1,27 +1,33 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import type { LoadWay } from '@clever-drawer/contract/requests';
-import type { PluginView } from '@clever-drawer/contract/responses';
-import { chestsOf, FAVOURITES, trayEntryId, type Arrangement, type Slot } from '@clever-drawer/core/chests/arrangement';
+import {
+  FAVOURITES,
+  trayEntryId,
+  type Arrangement,
+  type Lane,
+  type Slot,
+} from '@clever-drawer/core/chests/arrangement';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import type { ChestId } from '@clever-drawer/core/ids';
-import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
-import type { Catalogue } from '../shared/queries';
+import { chestsFor, chestSlotOf, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
 import type { Changes } from '../shared/use-changes';
 import { useComputer } from '../shared/use-place';
 import { ChooserDrawers } from './chooser-drawers';
 import { ChooserList } from './chooser-list';
-import { firstChest, useOffer } from './use-offer';
+import { useOffer } from './use-offer';
 
 /** What was chosen, and by which way. */
 export interface Chosen {
-  readonly plugin: PluginView;
+  readonly plugin: ChosenPlugin;
   readonly way: LoadWay;
 }
 
 interface Props {
   readonly slot: Slot;
-  readonly lane: string;
-  readonly catalogue: Catalogue;
+  readonly lane: Lane | undefined;
+  readonly catalogue: ChosenCatalogue;
   readonly state: Arrangement;
   readonly changes: Changes;
   readonly choose: (chosen: Chosen) => void;
@@ -30,7 +36,11 @@ interface Props {
 
 /** The chooser of a slot: type, arrows, Enter; or by drawer. It offers only what fits. */
 export function SlotChooser({ slot, lane, catalogue, state, changes, choose, close }: Props) {
-  const [chest, setChest] = useStored('chest', firstChest(state), (id) => state.chest.has(id));
+  const chestSlot = chestSlotOf(slot.kind, lane?.kind ?? 'audio');
+  const chests = chestsFor(chestsOf(state), chestSlot);
+  // Each kind of slot has a chest of its own that stays open.
+  const kept = chestSlot === null || chests.every((one) => one.slots === null) ? 'chest' : `chest-${chestSlot}`;
+  const [chest, setChest] = useStored(kept, chests[0]?.id ?? null, (id) => chests.some((one) => one.id === id));
   const [open, setOpen] = useStored('drawer', null, (id) => id.startsWith('tray-') || state.drawer.has(id));
   const [typed, setTyped] = useState('');
   const [marked, setMarked] = useState(0);
@@ -48,12 +58,12 @@ export function SlotChooser({ slot, lane, catalogue, state, changes, choose, clo
   const at = Math.min(marked, all.length - 1);
   const current = all[at];
 
-  const wayTo = (plugin: PluginView): LoadWay => {
+  const wayTo = (plugin: ChosenPlugin): LoadWay => {
     if (typed !== '') return 'typing';
     if (opened?.ids.has(plugin.id)) return opened.isTray ? 'tray' : 'drawer';
     return 'list';
   };
-  const take = (plugin: PluginView | undefined): void => {
+  const take = (plugin: ChosenPlugin | undefined): void => {
     if (plugin !== undefined) choose({ plugin, way: wayTo(plugin) });
   };
   const toggleFavourite = (): void => {
@@ -116,7 +126,7 @@ export function SlotChooser({ slot, lane, catalogue, state, changes, choose, clo
             onKeyDown={onInputKey}
           />
           <h2 id={`${id}-title`}>
-            {lane} · {SLOT_LABELS[slot.kind]}
+            {lane?.name} · {SLOT_LABELS[slot.kind]}
           </h2>
         </div>
         <div className="chooser-body">
@@ -133,7 +143,7 @@ export function SlotChooser({ slot, lane, catalogue, state, changes, choose, clo
             take={take}
           />
           <ChooserDrawers
-            chests={chestsOf(state)}
+            chests={chests}
             chest={chest}
             setChest={(next) => {
               setChest(next);

@@ -1,53 +1,53 @@
 import { useMemo } from 'react';
-import type { PluginView } from '@clever-drawer/contract/responses';
-import {
-  byOrder,
-  chestsOf,
-  drawerAndInner,
-  FAVOURITES,
-  pathTo,
-  trayEntries,
-  type Arrangement,
-  type SlotKind,
-} from '@clever-drawer/core/chests/arrangement';
+import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
+import { FAVOURITES, TRAYS, type Arrangement, type SlotKind } from '@clever-drawer/core/chests/arrangement';
+import { drawerAndInner, drawersOfChest, pathTo, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { offerFor } from '@clever-drawer/core/menu/slot-menu';
 import { Finder, type Findable } from '@clever-drawer/core/search/find-plugins';
-import type { Catalogue } from '../shared/queries';
+import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
 
-/** A front in the chooser: a drawer of the chest at hand, or the Favourites. */
+/** A front in the chooser: a drawer of the chest at hand, or a tray. */
 export interface OfferedDrawer {
   readonly id: string;
   readonly name: string;
   readonly isTray: boolean;
   readonly ids: ReadonlySet<string>;
-  readonly plugins: readonly PluginView[];
+  readonly plugins: readonly ChosenPlugin[];
 }
 
 export interface Offer {
   readonly drawers: readonly OfferedDrawer[];
   /** What fits and is typed for: within the open drawer, and elsewhere (everything when none is open). */
-  readonly inside: readonly PluginView[];
-  readonly elsewhere: readonly PluginView[];
+  readonly inside: readonly ChosenPlugin[];
+  readonly elsewhere: readonly ChosenPlugin[];
   /** Others of the best match's kind, when only a few have what is typed: people know the kind better than the name. */
-  readonly kin: readonly PluginView[];
+  readonly kin: readonly ChosenPlugin[];
   readonly roleUnknown: number;
 }
 
 interface Offered extends Findable {
-  readonly plugin: PluginView;
+  readonly plugin: ChosenPlugin;
 }
 
-const finderOf = (plugins: readonly PluginView[]): Finder<Offered> =>
-  new Finder(plugins.map((plugin) => ({ plugin, name: plugin.name, more: plugin.vendor ?? '' })));
+const finderOf = (plugins: readonly ChosenPlugin[]): Finder<Offered> =>
+  new Finder(
+    plugins.map((plugin) => ({
+      plugin,
+      name: plugin.name,
+      names: [plugin.givenName],
+      more: [plugin.vendor ?? '', ...plugin.types.map((type) => TYPE_TREE[type].label)].join(' '),
+    })),
+  );
 
-export const FAVOURITES_ID = 'tray-1';
+const TRAY = 'tray-';
+const trayFrontId = (tray: number): string => TRAY + String(tray);
 
-/** What a slot is offered, by drawer and by typing; only what fits into it and was found at the last look. */
+/** What a slot is offered, by drawer and by typing; only what fits into it, was found at the last look and is not set aside. */
 export function useOffer(
   slot: SlotKind,
-  catalogue: Catalogue,
+  catalogue: ChosenCatalogue,
   state: Arrangement,
   chest: ChestId | null,
   wish: { typed: string; open: string | null; withUnknown: boolean },
@@ -56,7 +56,7 @@ export function useOffer(
   const { plugins, roleUnknown } = useMemo(() => {
     const offer = offerFor(
       slot,
-      catalogue.plugins.filter((plugin) => plugin.found),
+      catalogue.plugins.filter((plugin) => plugin.found && plugin.aside === null),
     );
     return {
       plugins: withUnknown ? [...offer.fitting, ...offer.roleUnknown] : offer.fitting,
@@ -84,7 +84,7 @@ export function useOffer(
 
 const FEW = 8;
 
-function kinOf(found: readonly PluginView[], plugins: readonly PluginView[]): PluginView[] {
+function kinOf(found: readonly ChosenPlugin[], plugins: readonly ChosenPlugin[]): ChosenPlugin[] {
   const kind = found.find((plugin) => plugin.types.length > 0)?.types[0];
   if (kind === undefined || found.length > FEW) return [];
   const shown = new Set(found.map((plugin) => plugin.id));
@@ -92,21 +92,30 @@ function kinOf(found: readonly PluginView[], plugins: readonly PluginView[]): Pl
 }
 
 function drawersFor(
-  plugins: readonly PluginView[],
-  catalogue: Catalogue,
+  plugins: readonly ChosenPlugin[],
+  catalogue: ChosenCatalogue,
   state: Arrangement,
   chest: ChestId | null,
 ): OfferedDrawer[] {
   const fitting = new Set(plugins.map((plugin) => plugin.id));
   const contents = contentsOfDrawers(state, catalogue.byId);
-  const front = (id: string, name: string, isTray: boolean, all: readonly PluginView[]): OfferedDrawer => {
+  const front = (id: string, name: string, isTray: boolean, all: readonly ChosenPlugin[]): OfferedDrawer => {
     const own = [
       ...new Map(all.filter((plugin) => fitting.has(plugin.id)).map((plugin) => [plugin.id, plugin])).values(),
     ];
     return { id, name, isTray, plugins: own, ids: new Set(own.map((plugin) => plugin.id)) };
   };
-  const favourites = trayEntries(state, FAVOURITES).map((entry) => catalogue.byId.get(entry.pluginId));
-  const drawers = chestDrawers(state, chest).map((drawer) => {
+  const trays = TRAYS.filter((tray) => tray === FAVOURITES || trayEntries(state, tray).length > 0).map((tray) =>
+    front(
+      trayFrontId(tray),
+      trayName(state, tray),
+      true,
+      trayEntries(state, tray)
+        .map((entry) => catalogue.byId.get(entry.pluginId))
+        .filter((plugin) => plugin !== undefined),
+    ),
+  );
+  const drawers = (chest === null ? [] : drawersOfChest(state, chest)).map((drawer) => {
     const inside = drawerAndInner(state, drawer.id).flatMap((one) =>
       (contents.get(one.id) ?? []).map((content) => content.plugin),
     );
@@ -119,23 +128,5 @@ function drawersFor(
       inside,
     );
   });
-  return [
-    front(
-      FAVOURITES_ID,
-      'Favourites',
-      true,
-      favourites.filter((plugin) => plugin !== undefined),
-    ),
-    ...drawers,
-  ];
+  return [...trays, ...drawers];
 }
-
-/** All drawers of a chest, each outer one before what is inside it. */
-function chestDrawers(state: Arrangement, chest: ChestId | null) {
-  const top = [...state.drawer.values()]
-    .filter((drawer) => drawer.chestId === chest && drawer.parentId === null)
-    .sort(byOrder);
-  return top.flatMap((drawer) => drawerAndInner(state, drawer.id));
-}
-
-export const firstChest = (state: Arrangement): ChestId | null => chestsOf(state)[0]?.id ?? null;

@@ -11,13 +11,18 @@ export class ApiError extends Error {
   }
 }
 
-/** Asks the server. Rejects with ApiError. */
+/** This window's name among the open ones: it is not told of its own changes. */
+export const WINDOW = crypto.randomUUID();
+
+/** Asks the server; a body is sent as JSON, a file as it is. Rejects with ApiError. */
 export async function ask<T>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<T> {
   let response: Response;
   try {
+    const isFile = body instanceof Blob;
     response = await fetch(`/api${path}`, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      headers: { 'x-window': WINDOW, 'content-type': isFile ? 'application/octet-stream' : 'application/json' },
+      ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
     });
   } catch {
     throw new ApiError(

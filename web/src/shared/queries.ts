@@ -16,24 +16,46 @@ import type {
   VendorView,
 } from '@clever-drawer/contract/responses';
 import { ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { withChoices } from '@clever-drawer/core/chests/with-choices';
+import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import { compareNames } from '@clever-drawer/core/text/words';
 import { ask } from './api';
 
-/** The catalogue as the producer put it right. */
-export function useChosen(catalogue: Catalogue, state: Arrangement): Catalogue {
-  const { choice, preference } = state;
-  return useMemo(() => {
-    const plugins = withChoices(catalogue.plugins, { choice, preference });
-    return { ...catalogue, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
-  }, [catalogue, choice, preference]);
-}
+/** A plugin as the producer put it right and named it. */
+export type ChosenPlugin = PluginView & Chosen;
 
 /** The catalogue with a way to each plugin by its id. */
-export interface Catalogue {
+export interface Catalogue<P extends PluginView = PluginView> {
   readonly revision: number;
-  readonly plugins: readonly PluginView[];
-  readonly byId: ReadonlyMap<PluginId, PluginView>;
+  readonly firstArrival: string | null;
+  readonly plugins: readonly P[];
+  readonly byId: ReadonlyMap<PluginId, P>;
+}
+export type ChosenCatalogue = Catalogue<ChosenPlugin>;
+
+/** The catalogue as the producer put it right. */
+export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatalogue {
+  const { choice, preference, naming, aside } = state;
+  return useMemo(() => {
+    const plugins = inOrderOfName(withChoices(catalogue.plugins, { choice, preference, naming, aside }));
+    return { ...catalogue, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
+  }, [catalogue, choice, preference, naming, aside]);
+}
+
+/** The catalogue comes in order of its given names; those with a nickname go where that belongs. */
+function inOrderOfName(plugins: readonly ChosenPlugin[]): readonly ChosenPlugin[] {
+  const renamed = plugins.filter((plugin) => plugin.name !== plugin.givenName);
+  if (renamed.length === 0) return plugins;
+  renamed.sort((a, b) => compareNames(a.name, b.name));
+  const merged: ChosenPlugin[] = [];
+  let at = 0;
+  for (const plugin of plugins) {
+    if (plugin.name !== plugin.givenName) continue;
+    for (let next = renamed[at]; next !== undefined && compareNames(next.name, plugin.name) < 0; next = renamed[++at])
+      merged.push(next);
+    merged.push(plugin);
+  }
+  return [...merged, ...renamed.slice(at)];
 }
 
 /** Everything arranged, as this window knows it: maybe ahead of the server by a change that is being saved. */
@@ -110,8 +132,9 @@ export const useCatalogue = (id: ComputerId) =>
   useQuery({
     queryKey: keys.catalogue(id),
     queryFn: async (): Promise<Catalogue> => {
-      const { revision, plugins } = await ask<CatalogueView>('GET', `/computers/${id}/catalogue`);
-      return { revision, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
+      const view = await ask<CatalogueView>('GET', `/computers/${id}/catalogue`);
+      const { plugins } = view;
+      return { ...view, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
     },
   });
 

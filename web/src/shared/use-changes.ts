@@ -1,13 +1,13 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
-import type { SavedChange } from '@clever-drawer/contract/responses';
-import { applyEdits } from '@clever-drawer/core/chests/edit';
+import type { SavedChange, WindowEvent } from '@clever-drawer/contract/responses';
+import { applyEdits, markOf, type Edit } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { ask, wordsOf } from './api';
+import { ask, WINDOW, wordsOf } from './api';
 import { keys, type Arranged, type Catalogue } from './queries';
 
 /** How the arrangement is changed: shown at once, saved at once, and put back with a word when it can't be saved. */
@@ -41,53 +41,111 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
   const key = keys.arrangement(computer);
   const now = () => client.getQueryData<Arranged>(key);
 
-  const send = async (path: string, body: unknown, planned: boolean): Promise<boolean> => {
-    try {
-      const saved = await queued(computer, () => ask<SavedChange>('POST', `/computers/${computer}${path}`, body));
-      if (saved.edits.some((edit) => edit.of === 'heldBuild' || edit.of === 'vendorSpelling')) {
-        // The server has grouped the builds anew.
-        for (const name of ['catalogue', 'plugin', 'vendors'])
-          void client.invalidateQueries({ queryKey: [name, computer] });
+  /** Sends a change after those that are under way, and takes over what came of it before the next one goes. */
+  const send = (path: string, body: () => unknown, planned: boolean): Promise<boolean> =>
+    queued(computer, async () => {
+      try {
+        await takeOver(await ask<SavedChange>('POST', `/computers/${computer}${path}`, body()), planned);
+        return true;
+      } catch (error) {
+        toast.error(wordsOf(error));
+        await client.invalidateQueries({ queryKey: key });
+        return false;
       }
-      const at = now();
-      // A revision between ours and this one is a change of another window: everything is fetched anew.
-      if (at === undefined || saved.revision !== at.revision + 1) await client.invalidateQueries({ queryKey: key });
-      else {
-        const state = planned ? at.state : applyEdits(at.state, saved.edits);
-        client.setQueryData<Arranged>(key, {
-          state,
-          revision: saved.revision,
-          steps: saved.steps,
-          savedAt: saved.savedAt,
-        });
-      }
-      return true;
-    } catch (error) {
-      toast.error(wordsOf(error));
-      await client.invalidateQueries({ queryKey: key });
-      return false;
+    });
+
+  const takeOver = async (saved: SavedChange, planned: boolean): Promise<void> => {
+    if (regroups(saved.edits)) lookAtCatalogue(client, computer);
+    const at = now();
+    // A revision between ours and this one is a change of another window: everything is fetched anew.
+    if (at === undefined || saved.revision !== at.revision + 1) await client.invalidateQueries({ queryKey: key });
+    else {
+      const state = planned ? at.state : applyEdits(at.state, saved.edits);
+      client.setQueryData<Arranged>(key, {
+        state,
+        revision: saved.revision,
+        steps: saved.steps,
+        savedAt: saved.savedAt,
+      });
     }
   };
 
-  const show = (intent: Intent): boolean => {
+  /** Shows the change at once; returns the mark of what it touches, null when it can't be done. */
+  const show = (intent: Intent): string | null => {
     const at = now();
-    if (at === undefined) return false;
+    if (at === undefined) return null;
     const catalogue = client.getQueryData<Catalogue>(keys.catalogue(computer));
     const plan = planChange(at.state, intent, (id) => catalogue?.byId.get(id)?.name);
     if (!plan.ok) {
       toast.warning(plan.refusal);
-      return false;
+      return null;
     }
     // A look at the server that is under way would show the state before the change.
     void client.cancelQueries({ queryKey: key });
     client.setQueryData<Arranged>(key, { ...at, state: applyEdits(at.state, plan.change.edits) });
-    return true;
+    return markOf(plan.change.edits);
   };
 
   return {
-    make: async (intent) => show(intent) && (await send('/changes', { intent }, true)),
-    load: (request) => send('/loads', request, false),
-    step: (way) => send(`/${way}`, {}, false),
-    save: (path, body) => send(path, body, false),
+    make: async (intent) => {
+      const mark = show(intent);
+      return mark !== null && (await send('/changes', () => ({ intent, mark }), true));
+    },
+    load: (request) => send('/loads', () => request, false),
+    step: (way) => {
+      const expected = (): object => {
+        const expects = now()?.steps[way];
+        return expects == null ? {} : { expects };
+      };
+      return send(`/${way}`, expected, false);
+    },
+    save: (path, body) => send(path, () => body, false),
   };
+}
+
+const regroups = (edits: readonly Edit[]): boolean =>
+  edits.some((edit) => edit.of === 'heldBuild' || edit.of === 'vendorSpelling');
+
+/** The server has grouped the builds anew, or scanned. */
+function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
+  for (const name of ['catalogue', 'plugin', 'vendors']) void client.invalidateQueries({ queryKey: [name, computer] });
+}
+
+/** Keeps this window in step with the others: their changes are shown as they are made. */
+export function useOtherWindows(computer: ComputerId): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    const key = keys.arrangement(computer);
+    const line = new EventSource(`/api/computers/${computer}/events`);
+    let wasOpen = false;
+    line.onopen = () => {
+      // What happened while the line was down is not told again.
+      if (wasOpen) {
+        void client.invalidateQueries({ queryKey: key });
+        lookAtCatalogue(client, computer);
+      }
+      wasOpen = true;
+    };
+    line.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = JSON.parse(data) as WindowEvent;
+      if (event.kind === 'catalogue') {
+        lookAtCatalogue(client, computer);
+        return;
+      }
+      if (event.window === WINDOW) return;
+      const at = client.getQueryData<Arranged>(key);
+      const { saved } = event;
+      if (at === undefined || saved.revision <= at.revision) return;
+      if (regroups(saved.edits)) lookAtCatalogue(client, computer);
+      if (saved.revision !== at.revision + 1) void client.invalidateQueries({ queryKey: key });
+      else
+        client.setQueryData<Arranged>(key, {
+          state: applyEdits(at.state, saved.edits),
+          revision: saved.revision,
+          steps: saved.steps,
+          savedAt: saved.savedAt,
+        });
+    };
+    return () => line.close();
+  }, [client, computer]);
 }

@@ -1,6 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import type { KeyboardEvent, ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/arrangement';
+import { DRAWER_SORT_LABELS, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
 import { frontId, type Target } from './drag';
 
@@ -10,31 +11,52 @@ export interface DrawerActions {
   readonly edit: (drawer: Drawer) => void;
   readonly remove: (drawer: Drawer) => void;
   readonly putInside: (drawer: Drawer) => void;
-  /** Among its neighbours: -1 is towards the beginning. */
-  readonly shift: (drawer: Drawer, by: -1 | 1) => void;
+  readonly copy: (drawer: Drawer) => void;
+  readonly addInner: (drawer: Drawer) => void;
+  readonly addDivider: (drawer: Drawer, before: string | null) => void;
+  readonly sort: (drawer: Drawer, by: DrawerSort, isStanding: boolean) => void;
+  readonly unsort: (drawer: Drawer) => void;
+  /** Narrows the list to what stands in it. */
+  readonly list: (drawer: Drawer) => void;
+  /** Among its neighbours: -1 is towards the beginning, the infinities are the ends. */
+  readonly shift: (drawer: Drawer, by: number) => void;
 }
 
 interface Props {
   readonly drawer: Drawer;
   readonly count: number;
+  /** How many drawers are inside it, at any depth. */
+  readonly inner: number;
   readonly isOpen: boolean;
+  readonly isLit: boolean;
   readonly target: Target | null;
   readonly actions: DrawerActions;
   readonly children?: ReactNode;
 }
 
 /** A drawer seen from the front: label card, count, pull. The whole front takes what is dropped. */
-export function DrawerFront({ drawer, count, isOpen, target, actions, children }: Props) {
+export function DrawerFront({ drawer, count, inner, isOpen, isLit, target, actions, children }: Props) {
   const drop = useDroppable({ id: frontId(drawer.id) });
   const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
-  const aimed = target !== null && target.kind !== 'chest' && target.drawerId === drawer.id ? target.kind : null;
+  const aimed = target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null;
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowUp')) actions.shift(drawer, -1);
-    else if (event.altKey && (event.key === 'ArrowRight' || event.key === 'ArrowDown')) actions.shift(drawer, 1);
+    const moves: Record<string, number> = {
+      ArrowLeft: -1,
+      ArrowUp: -1,
+      ArrowRight: 1,
+      ArrowDown: 1,
+      Home: -Infinity,
+      End: Infinity,
+    };
+    const move = moves[event.key];
+    if (event.altKey && move !== undefined) actions.shift(drawer, move);
     else if (event.altKey || event.ctrlKey || event.metaKey) return;
     else if (event.key === 'Delete') actions.remove(drawer);
     else if (event.key === 'r') actions.edit(drawer);
     else if (event.key === 'p') actions.putInside(drawer);
+    else if (event.key === 'k') actions.copy(drawer);
+    else if (event.key === 'i') actions.addInner(drawer);
+    else if (event.key === 'l') actions.list(drawer);
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -43,6 +65,7 @@ export function DrawerFront({ drawer, count, isOpen, target, actions, children }
   const classes = [
     'front',
     isOpen && 'open',
+    isLit && 'lit',
     rule !== null && 'clever',
     aimed !== null && `aimed-${aimed}`,
     drag.isDragging && 'lifted',
@@ -66,9 +89,17 @@ export function DrawerFront({ drawer, count, isOpen, target, actions, children }
           <span className="one-line">
             <bdi>{drawer.name}</bdi>
           </span>
-          <span className="mono">{count}</span>
+          <span className="mono">
+            {count}
+            {drawer.sort !== null && ` · ${DRAWER_SORT_LABELS[drawer.sort]}`}
+          </span>
         </span>
         {rule !== null && <span className="rule">{rule}</span>}
+        {!isOpen && inner > 0 && (
+          <span className="quiet inner-note">
+            {inner} inner {inner === 1 ? 'drawer' : 'drawers'}
+          </span>
+        )}
         {!isOpen && <span className="pull" aria-hidden />}
       </button>
       {isOpen && children}

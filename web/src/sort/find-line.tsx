@@ -1,34 +1,45 @@
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { roleLabel } from './role-ribbon';
-import type { SortView } from './use-sort-view';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { NameBox } from '../shared/name-box';
+import type { Changes } from '../shared/use-changes';
+import { labelOf } from './facets';
+import { QUESTIONS, type SortViewing } from './use-sort-view';
 
 interface Props {
-  readonly view: SortView;
-  readonly look: (change: Partial<SortView>) => void;
+  readonly viewing: SortViewing;
+  readonly state: Arrangement;
+  readonly changes: Changes;
   readonly shown: number;
   readonly outside: number;
-  /** Down out of the line, into the list. */
   readonly intoList: () => void;
 }
 
-/** The search line, with every filter as a chip in it, and what the filters hide. */
-export function FindLine({ view, look, shown, outside, intoList }: Props) {
+/** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
+export function FindLine({ viewing, state, changes, shown, outside, intoList }: Props) {
+  const { view, look, toggle, clear } = viewing;
   const input = useRef<HTMLInputElement>(null);
   useHotkeys('slash', () => input.current?.select(), { preventDefault: true });
+  const chips = QUESTIONS.flatMap((question) =>
+    view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
+  );
   return (
     <div className="find-line">
       <label htmlFor="find" className="quiet">
         Find
       </label>
-      {view.roles.map((role) => (
-        <span key={role} className="chip">
-          {roleLabel(role)}
+      {chips.map(({ question, value, label }) => (
+        <span key={`${question} ${value}`} className="chip">
+          <span className="one-line">
+            <span className="quiet">{question}</span> <bdi>{label}</bdi>
+          </span>
           <button
             type="button"
             className="plain"
-            aria-label={`Take the filter ${roleLabel(role)} off`}
-            onClick={() => look({ roles: view.roles.filter((one) => one !== role) })}
+            aria-label={`Take the filter ${label} off`}
+            onClick={() => toggle(question, value)}
           >
             ×
           </button>
@@ -41,13 +52,17 @@ export function FindLine({ view, look, shown, outside, intoList }: Props) {
         value={view.typed}
         autoComplete="off"
         spellCheck={false}
-        placeholder="name or vendor"
+        placeholder="name, vendor, type, nickname, initials …"
         onChange={(event) => look({ typed: event.target.value })}
         onKeyDown={(event) => {
           if (event.key === 'ArrowDown') {
             event.preventDefault();
             intoList();
           } else if (event.key === 'Escape') look({ typed: '' });
+          else if (event.key === 'Backspace' && view.typed === '') {
+            const last = chips.at(-1);
+            if (last !== undefined) toggle(last.question, last.value);
+          }
         }}
       />
       <span className="quiet find-count" role="status">
@@ -55,12 +70,77 @@ export function FindLine({ view, look, shown, outside, intoList }: Props) {
         {outside > 0 && (
           <>
             {' · '}
-            <button type="button" className="plain linked" onClick={() => look({ roles: [] })}>
-              {outside} more match outside this filter
+            <button type="button" className="plain linked" onClick={clear}>
+              {outside} more {outside === 1 ? 'matches' : 'match'} outside{' '}
+              {chips.length === 1 ? 'this filter' : 'these filters'}
             </button>
           </>
         )}
       </span>
+      <KeptSearches viewing={viewing} state={state} changes={changes} canKeep={chips.length > 0 || view.typed !== ''} />
     </div>
+  );
+}
+
+function KeptSearches({
+  viewing,
+  state,
+  changes,
+  canKeep,
+}: Pick<Props, 'viewing' | 'state' | 'changes'> & { canKeep: boolean }) {
+  const [naming, setNaming] = useState(false);
+  const kept = [...state.keptSearch.values()].sort(byOrder);
+  if (kept.length === 0 && !canKeep) return null;
+  const { typed, filters } = viewing.view;
+  const proposed = [
+    ...QUESTIONS.flatMap((question) => filters[question].map((value) => labelOf(question, value, state))),
+    typed,
+  ]
+    .filter((word) => word !== '')
+    .join(', ')
+    .slice(0, 120);
+  return (
+    <>
+      <Dropdown align="end">
+        <Dropdown.Toggle as="button" type="button" className="plain kept-toggle">
+          Kept searches {kept.length > 0 && <span className="mono">{kept.length}</span>}
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          {kept.map((search) => (
+            <div key={search.id} className="kept-search">
+              <Dropdown.Item as="button" type="button" onClick={() => viewing.lookAgain(search.query)}>
+                <bdi>{search.name}</bdi>
+              </Dropdown.Item>
+              <button
+                type="button"
+                className="plain"
+                aria-label={`Forget the search ${search.name}`}
+                onClick={() => void changes.make({ kind: 'forget-search', id: search.id })}
+              >
+                ×
+              </button>
+            </div>
+          ))}
+          {kept.length > 0 && canKeep && <Dropdown.Divider />}
+          {canKeep && (
+            <Dropdown.Item as="button" type="button" onClick={() => setNaming(true)}>
+              Keep this search …
+            </Dropdown.Item>
+          )}
+        </Dropdown.Menu>
+      </Dropdown>
+      {naming && (
+        <NameBox
+          title="Keep this search"
+          label="Name"
+          first={proposed}
+          close={() => setNaming(false)}
+          done={(name) => {
+            setNaming(false);
+            void changes.make({ kind: 'keep-search', id: crypto.randomUUID(), name, query: viewing.query });
+          }}
+        />
+      )}
+    </>
   );
 }

@@ -1,95 +1,116 @@
-import { useDraggable } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
-import type { PluginView } from '@clever-drawer/contract/responses';
+import Dropdown from 'react-bootstrap/Dropdown';
 import type { Drawer } from '@clever-drawer/core/chests/arrangement';
-import type { Content } from '@clever-drawer/core/chests/drawer-contents';
-import type { PluginId } from '@clever-drawer/core/ids';
-import { TypeGlyph } from '../shared/type-glyph';
+import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
+import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import type { ChosenPlugin } from '../shared/queries';
+import type { Target } from './drag';
 import type { DrawerActions } from './drawer-front';
+import { LineList, type LineActions, type ListedLine } from './line-list';
 
 interface Props {
   readonly drawer: Drawer;
-  readonly contents: readonly Content<PluginView>[];
+  readonly contents: Contents<ChosenPlugin>;
   readonly actions: DrawerActions;
-  readonly takeOut: (drawer: Drawer, pluginId: PluginId) => void;
-  readonly addInner: (drawer: Drawer) => void;
+  readonly lineActions: LineActions;
+  readonly target: Target | null;
+  readonly pictures: boolean;
   /** Inner drawers as smaller fronts. */
   readonly children: ReactNode;
 }
 
+const listedLine = (line: Line<ChosenPlugin>): ListedLine =>
+  'divider' in line
+    ? { id: line.divider.id, divider: line.divider.label }
+    : { id: line.entry?.id ?? `rule ${line.plugin.id}`, plugin: line.plugin, name: line.name, keyword: line.keyword };
+
 /** What stands in a drawer that is pulled out, in order, with the inner drawers below. */
-export function OpenDrawer({ drawer, contents, actions, takeOut, addInner, children }: Props) {
+export function OpenDrawer({ drawer, contents, actions, lineActions, target, pictures, children }: Props) {
   return (
     <div className="drawer-inside">
       <div className="drawer-tools">
         <button type="button" className="plain" onClick={() => actions.edit(drawer)}>
           Name, keywords
         </button>
-        <button type="button" className="plain" onClick={() => addInner(drawer)}>
+        <SortMenu drawer={drawer} actions={actions} />
+        <button type="button" className="plain" onClick={() => actions.addDivider(drawer, null)}>
+          Divider
+        </button>
+        <button type="button" className="plain" onClick={() => actions.addInner(drawer)}>
           Inner drawer
         </button>
-        <button type="button" className="plain" onClick={() => actions.remove(drawer)}>
-          Delete
-        </button>
+        <Dropdown>
+          <Dropdown.Toggle as="button" type="button" className="plain">
+            More
+          </Dropdown.Toggle>
+          <Dropdown.Menu>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.list(drawer)}>
+              Show in the list only what stands here
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
+              Move elsewhere …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.copy(drawer)}>
+              Copy elsewhere …
+            </Dropdown.Item>
+            <Dropdown.Divider />
+            <Dropdown.Item as="button" type="button" onClick={() => actions.remove(drawer)}>
+              Delete (its plugins stay in the catalogue)
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
       </div>
-      {contents.length === 0 ? (
+      {contents.lines.length === 0 ? (
         <p className="quiet">
           Empty. Drop plugins here, or select some and press F. Filing copies nothing and takes nothing away.
         </p>
       ) : (
-        <ol className="entries" aria-label={`In ${drawer.name}`}>
-          {contents.map((content) => (
-            <EntryLine key={content.plugin.id} drawer={drawer} content={content} takeOut={takeOut} />
-          ))}
-        </ol>
+        <LineList
+          label={`In ${drawer.name}`}
+          home={{ drawerId: drawer.id }}
+          lines={contents.lines.map(listedLine)}
+          actions={lineActions}
+          target={target}
+          pictures={pictures}
+        />
       )}
       {children}
     </div>
   );
 }
 
-function EntryLine({
-  drawer,
-  content: { plugin, by, keyword },
-  takeOut,
-}: {
-  drawer: Drawer;
-  content: Content<PluginView>;
-  takeOut: Props['takeOut'];
-}) {
-  const { setNodeRef, listeners } = useDraggable({
-    id: `entry ${drawer.id} ${plugin.id}`,
-    data: { pluginIds: [plugin.id], name: plugin.name },
-  });
-  const words = by === 'rule' ? `${plugin.name}, by the keyword ${keyword ?? ''}` : plugin.name;
+function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions }) {
   return (
-    <li ref={setNodeRef} className={plugin.found ? '' : 'gone'} {...listeners}>
-      <TypeGlyph types={plugin.types} role={plugin.role} />
-      <span
-        className="one-line entry-name"
-        tabIndex={0}
-        role="button"
-        aria-label={`${words}. Delete takes it out.`}
-        title={words}
-        onKeyDown={(event) => {
-          if (event.key !== 'Delete') return;
-          event.preventDefault();
-          event.stopPropagation();
-          takeOut(drawer, plugin.id);
-        }}
-      >
-        <bdi>{plugin.name}</bdi>
-        {!plugin.found && <span className="flag">not found</span>}
-        {by === 'rule' && <span className="quiet keyword"> {keyword}</span>}
-      </span>
-      <button
-        type="button"
-        className="plain take-out"
-        onClick={() => takeOut(drawer, plugin.id)}
-        aria-label={`Take ${plugin.name} out of ${drawer.name}`}
-      >
-        out
-      </button>
-    </li>
+    <Dropdown>
+      <Dropdown.Toggle as="button" type="button" className="plain">
+        {drawer.sort === null ? 'Order' : `Kept in order: ${DRAWER_SORT_LABELS[drawer.sort]}`}
+      </Dropdown.Toggle>
+      <Dropdown.Menu className="sort-menu">
+        <Dropdown.Header>Sort once, then by hand</Dropdown.Header>
+        {DRAWER_SORTS.map((by) => (
+          <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, false)}>
+            {DRAWER_SORT_LABELS[by]}
+          </Dropdown.Item>
+        ))}
+        <Dropdown.Divider />
+        <Dropdown.Header>Keep sorted from now on</Dropdown.Header>
+        {DRAWER_SORTS.map((by) => (
+          <Dropdown.Item
+            key={by}
+            as="button"
+            type="button"
+            active={drawer.sort === by}
+            onClick={() => actions.sort(drawer, by, true)}
+          >
+            {DRAWER_SORT_LABELS[by]}
+          </Dropdown.Item>
+        ))}
+        {drawer.sort !== null && (
+          <Dropdown.Item as="button" type="button" onClick={() => actions.unsort(drawer)}>
+            By hand again
+          </Dropdown.Item>
+        )}
+      </Dropdown.Menu>
+    </Dropdown>
   );
 }

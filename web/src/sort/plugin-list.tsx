@@ -1,13 +1,23 @@
 import { useDraggable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, type KeyboardEvent, type MouseEvent } from 'react';
-import type { PluginView } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { trayName } from '@clever-drawer/core/chests/look-up';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import { ASIDE_LABELS, daysLeft, type Aside } from '@clever-drawer/core/chests/set-aside';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { ChosenPlugin } from '../shared/queries';
 import { kindInWords, TypeGlyph } from '../shared/type-glyph';
-import type { Row } from './use-listed';
+import { Face } from './face';
+import { formatsOf } from './facets';
+import { LINE_MOVES, type LineMove } from './use-desk-keys';
+import type { Listed } from './use-listed';
+import { usePictureDrop } from './use-picture-drop';
 import type { Selection } from './use-selection';
 import type { SortBy, SortView } from './use-sort-view';
 
 const ROW_HEIGHT = 31;
+const PICTURE_ROW_HEIGHT = 46;
 const HEAD_HEIGHT = 30;
 const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
   { sort: 'kind', label: 'Kind' },
@@ -18,21 +28,28 @@ const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
 ];
 
 interface Props {
-  readonly rows: readonly Row[];
-  readonly selection: Selection;
+  readonly listed: Listed;
+  readonly state: Arrangement;
+  readonly seen: (plugin: ChosenPlugin) => boolean;
+  readonly selection: Selection<PluginId>;
   readonly view: SortView;
+  readonly pictures: boolean;
   readonly sortBy: (column: SortBy) => void;
   readonly open: (index: number) => void;
+  /** Moves what is selected in the order of the one tray that is listed; absent when no tray is. */
+  readonly shift?: (to: LineMove) => void;
 }
 
 /** All listed plugins; only the rows in sight are drawn, so that its length costs nothing. */
-export function PluginList({ rows, selection, view, sortBy, open }: Props) {
+export function PluginList({ listed, state, seen, selection, view, pictures, sortBy, open, shift }: Props) {
+  const { plugins } = listed;
   const scroller = useRef<HTMLDivElement>(null);
+  const height = pictures ? PICTURE_ROW_HEIGHT : ROW_HEIGHT;
   const virtual = useVirtualizer({
-    count: rows.length,
+    count: plugins.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 12,
+    estimateSize: () => height,
+    overscan: 8,
     scrollMargin: HEAD_HEIGHT,
     scrollPaddingStart: HEAD_HEIGHT,
   });
@@ -40,16 +57,24 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at);
   }, [at, virtual]);
+  useEffect(() => virtual.measure(), [height, virtual]);
 
   const onKeyDown = (event: KeyboardEvent): void => {
     // The head's buttons have their own Space and Enter.
-    if (event.altKey || event.target !== event.currentTarget) return;
-    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? ROW_HEIGHT) / ROW_HEIGHT) - 1);
+    if (event.target !== event.currentTarget) return;
+    if (event.altKey) {
+      const to = LINE_MOVES[event.key];
+      if (to === undefined || shift === undefined) return;
+      shift(to);
+      event.preventDefault();
+      return;
+    }
+    const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? height) / height) - 1);
     const steps: Record<string, number> = {
       ArrowDown: at + 1,
       ArrowUp: at - 1,
       Home: 0,
-      End: rows.length - 1,
+      End: plugins.length - 1,
       PageDown: at + page,
       PageUp: at - page,
     };
@@ -66,12 +91,12 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
   return (
     <div
       ref={scroller}
-      className="plugin-list"
+      className={`plugin-list${pictures ? ' with-pictures' : ''}`}
       role="grid"
       tabIndex={0}
       aria-label="Plugins"
       aria-multiselectable
-      aria-rowcount={rows.length + 1}
+      aria-rowcount={plugins.length + 1}
       aria-colcount={COLUMNS.length + 1}
       aria-activedescendant={at >= 0 ? rowId(at) : undefined}
       onKeyDown={onKeyDown}
@@ -96,14 +121,19 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
       </div>
       <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {virtual.getVirtualItems().map(({ index, start }) => {
-          const row = rows[index];
-          return row === undefined ? null : (
+          const plugin = plugins[index];
+          return plugin === undefined ? null : (
             <ListRow
-              key={row.plugin.id}
-              row={row}
+              key={plugin.id}
+              plugin={plugin}
+              drawers={listed.places.get(plugin.id) ?? NOWHERE}
+              state={state}
+              isNew={seen(plugin)}
               index={index}
               top={start - HEAD_HEIGHT}
+              height={height}
               selection={selection}
+              pictures={pictures}
               open={open}
             />
           );
@@ -113,73 +143,138 @@ export function PluginList({ rows, selection, view, sortBy, open }: Props) {
   );
 }
 
+const NOWHERE: readonly string[] = [];
 const rowId = (index: number): string => `list-row-${String(index)}`;
 
-function ListRow({
-  row,
-  index,
-  top,
-  selection,
-  open,
-}: {
-  row: Row;
-  index: number;
-  top: number;
-  selection: Selection;
-  open: (index: number) => void;
-}) {
-  const { plugin } = row;
-  const selected = selection.ids.has(plugin.id);
-  const pluginIds = selected ? [...selection.ids] : [plugin.id];
-  const { setNodeRef, listeners } = useDraggable({ id: `plugin ${plugin.id}`, data: { pluginIds, name: plugin.name } });
+interface RowProps {
+  readonly plugin: ChosenPlugin;
+  readonly drawers: readonly string[];
+  readonly state: Arrangement;
+  readonly isNew: boolean;
+  readonly index: number;
+  readonly top: number;
+  readonly height: number;
+  readonly selection: Selection<PluginId>;
+  readonly pictures: boolean;
+  readonly open: (index: number) => void;
+}
+
+function ListRow({ plugin, drawers, state, isNew, index, top, height, selection, pictures, open }: RowProps) {
+  const isSelected = selection.ids.has(plugin.id);
+  const pluginIds = isSelected ? selection.ids : [plugin.id];
+  const drag = useDraggable({
+    id: `plugin ${plugin.id}`,
+    // Spread when it is asked for, not for every row that is drawn.
+    data: {
+      get pluginIds() {
+        return [...pluginIds];
+      },
+      name: plugin.name,
+    },
+  });
+  const picture = usePictureDrop(plugin.id);
   const click = (event: MouseEvent): void =>
     selection.click(index, { add: event.ctrlKey || event.metaKey, stretch: event.shiftKey });
+  const formats = formatsOf(plugin);
+  const trays = group(state, 'traysOf', plugin.id);
+  const classes = [
+    'row-grid list-row',
+    isSelected && 'selected',
+    selection.at === index && 'at',
+    !plugin.found && 'gone',
+    plugin.aside !== null && 'aside',
+    picture.isOver && 'takes-picture',
+  ];
   return (
     <div
-      ref={setNodeRef}
+      ref={drag.setNodeRef}
       id={rowId(index)}
       role="row"
       aria-rowindex={index + 2}
-      aria-selected={selected}
-      className={`row-grid list-row${selected ? ' selected' : ''}${selection.at === index ? ' at' : ''}${plugin.found ? '' : ' gone'}`}
-      style={{ top }}
+      aria-selected={isSelected}
+      className={classes.filter(Boolean).join(' ')}
+      style={{ top, height }}
       onClick={click}
       onDoubleClick={() => open(index)}
-      {...listeners}
+      {...drag.listeners}
+      {...picture.handlers}
     >
       <div role="gridcell" title={kindInWords(plugin.types, plugin.role)}>
-        <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
+        {pictures ? (
+          <Face plugin={plugin} />
+        ) : (
+          <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
+        )}
       </div>
-      <div role="gridcell" className="one-line" title={plugin.name}>
+      <div role="gridcell" className="one-line" title={namesInWords(plugin)}>
         <bdi>{plugin.name}</bdi>
+        {plugin.name !== plugin.givenName && (
+          <span className="quiet given-name">
+            {' '}
+            <bdi>{plugin.givenName}</bdi>
+          </span>
+        )}
+        {isNew && <span className="flag">new</span>}
         {!plugin.found && <span className="flag">not found</span>}
+        {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}
         <InDoubt plugin={plugin} />
       </div>
       <div role="gridcell" className="one-line quiet" title={plugin.vendor ?? ''}>
         <bdi>{plugin.vendor ?? '–'}</bdi>
       </div>
-      <div role="gridcell" className="one-line" title={row.formats}>
-        {row.formats.split(' ').map(
-          (format) =>
-            format !== '' && (
-              <span key={format} className="format">
-                {format}
-              </span>
-            ),
+      <div role="gridcell" className="one-line" title={formats.join(' ')}>
+        {formats.map((format) => (
+          <span key={format} className="format">
+            {format}
+          </span>
+        ))}
+      </div>
+      <div role="gridcell" className="one-line" title={drawers.map((id) => state.drawer.get(id)?.name).join(', ')}>
+        <StandsIn drawers={drawers} state={state} isAside={plugin.aside !== null} />
+      </div>
+      <div role="gridcell" className="mono quiet one-line">
+        {trays.length > 0 && (
+          <span
+            role="img"
+            aria-label={`on ${trays.map((entry) => trayName(state, entry.tray)).join(', ')}`}
+            title={trays.map((entry) => trayName(state, entry.tray)).join(', ')}
+          >
+            {trays.map((entry) => entry.tray).join(' ')}
+          </span>
         )}
-      </div>
-      <div role="gridcell" className="one-line" title={row.drawers.map((drawer) => drawer.name).join(', ')}>
-        <StandsIn row={row} />
-      </div>
-      <div role="gridcell" className="mono quiet">
-        {row.favourite && <span aria-label="on Favourites">1</span>}
       </div>
     </div>
   );
 }
 
+const namesInWords = ({ name, givenName, naming }: ChosenPlugin): string =>
+  [name, name === givenName ? '' : givenName, naming?.note ?? '', (naming?.tags ?? []).join(', ')]
+    .filter((text) => text !== '')
+    .join(' · ');
+
+const NEARS_DAYS = 7;
+
+/** Why it is set aside; the end of a demo when it nears or has passed. */
+function AsideFlag({ aside }: { aside: Aside }) {
+  const days = daysLeft(aside, new Date());
+  const end =
+    days === null || days > NEARS_DAYS
+      ? ''
+      : days < 0
+        ? ', ended'
+        : days === 0
+          ? ', ends today'
+          : `, ${String(days)} days left`;
+  return (
+    <span className={`flag${end === '' ? ' flag-quiet' : ''}`}>
+      {ASIDE_LABELS[aside.reason]}
+      {end}
+    </span>
+  );
+}
+
 /** Evidence that can't all be right; the panel tells it, and putting the role right settles it. */
-function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: PluginView }) {
+function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: ChosenPlugin }) {
   if (contradictions.length === 0 || roleGrade === 'chosen') return null;
   return (
     <span className="flag" title={contradictions.map((sentence) => `It ${sentence}.`).join(' ')}>
@@ -188,12 +283,12 @@ function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: PluginView
   );
 }
 
-function StandsIn({ row: { drawers } }: { row: Row }) {
+function StandsIn({ drawers, state, isAside }: { drawers: readonly string[]; state: Arrangement; isAside: boolean }) {
   const [first, ...more] = drawers;
-  if (first === undefined) return <span className="flag">to file</span>;
+  if (first === undefined) return isAside ? null : <span className="flag">to file</span>;
   return (
     <>
-      <span className="place-name">{first.name}</span>
+      <span className="place-name">{state.drawer.get(first)?.name}</span>
       {more.length > 0 && <span className="quiet"> +{more.length}</span>}
     </>
   );

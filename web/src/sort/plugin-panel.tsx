@@ -1,81 +1,115 @@
-import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { pathTo } from '@clever-drawer/core/chests/arrangement';
+import { use } from 'react';
+import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { chestsOf, drawersOfChest, trayName } from '@clever-drawer/core/chests/look-up';
+import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import { ASIDE_LABELS } from '@clever-drawer/core/chests/set-aside';
+import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
-import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { Failed, Loading } from '../shared/empty-note';
-import { usePluginDetail } from '../shared/queries';
+import { usePluginDetail, type ChosenCatalogue } from '../shared/queries';
+import { useChanges } from '../shared/use-changes';
 import { useComputer } from '../shared/use-place';
 import { BuildCard } from './build-card';
 import { BuildGroups } from './build-groups';
+import { pathInWords } from './drawer-box';
+import { faceOf, FacesContext } from './face';
 import { KindEvidence } from './kind-evidence';
-import type { Listed } from './use-listed';
+import { usePictureDrop } from './use-picture-drop';
 
-/** All about one plugin: what it is and why, its builds with their facts and where those came from, and every place that it stands in. */
-export function PluginPanel({
-  id,
-  state,
-  contents,
-  close,
-  putRight,
-}: {
-  id: PluginId;
-  state: Arrangement;
-  contents: Listed['contents'];
-  close: () => void;
-  putRight: () => void;
-}) {
+interface Props {
+  readonly id: PluginId;
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly close: () => void;
+  readonly putRight: () => void;
+  readonly name: () => void;
+  readonly setAside: () => void;
+}
+
+/** All about one plugin: what it is and why, my words for it, every place that it stands in, its builds with their facts. */
+export function PluginPanel(props: Props) {
+  const { id, state, close } = props;
   const computer = useComputer();
   const detail = usePluginDetail(computer.id, id);
+  const picture = usePictureDrop(id);
   const [plugin] = detail.data === undefined ? [] : withChoices([detail.data], state);
   return (
-    <section className="plugin-panel panel" aria-label="About the plugin">
+    <section
+      className={`plugin-panel panel${picture.isOver ? ' takes-picture' : ''}`}
+      aria-label="About the plugin"
+      {...picture.handlers}
+    >
       <button type="button" className="plain panel-close" onClick={close} aria-label="Close the panel">
         ×
       </button>
       {detail.isError && <Failed error={detail.error} again={() => void detail.refetch()} />}
       {plugin === undefined && !detail.isError && <Loading what="the plugin" />}
-      {plugin !== undefined && (
-        <About plugin={plugin} state={state} places={placesOf(id, state, contents)} putRight={putRight} />
-      )}
+      {plugin !== undefined && <About {...props} plugin={plugin} />}
     </section>
   );
 }
 
-function placesOf(id: PluginId, state: Arrangement, contents: Listed['contents']): string[] {
-  return [...contents]
-    .filter(([, inside]) => inside.some(({ plugin }) => plugin.id === id))
-    .map(([drawerId]) => {
-      const drawer = state.drawer.get(drawerId);
-      const chest = drawer === undefined ? undefined : state.chest.get(drawer.chestId);
-      return [chest?.name, ...(drawer === undefined ? [] : pathTo(state, drawer.id).map((one) => one.name))].join(
-        ' › ',
-      );
-    });
-}
-
-function About({
-  plugin,
-  state,
-  places,
-  putRight,
-}: {
-  plugin: PluginDetail;
-  state: Arrangement;
-  places: readonly string[];
-  putRight: () => void;
-}) {
+function About({ plugin, state, catalogue, putRight, name, setAside }: Props & { plugin: PluginDetail & Chosen }) {
+  const computer = useComputer();
+  const changes = useChanges(computer.id);
+  const listed = catalogue.byId.get(plugin.id);
+  const face = listed === undefined ? null : faceOf(computer.id, listed, use(FacesContext));
+  const { naming, aside } = plugin;
+  const bringBack = (): void => {
+    const builds = aside?.buildId == null ? [] : plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id }));
+    void changes.make({ kind: 'bring-back', pluginIds: aside?.buildId == null ? [plugin.id] : [], builds });
+  };
   return (
     <>
+      {face !== null && <img className="panel-face" src={face} alt={`Picture of ${plugin.name}`} />}
       <h2>
         <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
       </h2>
       <p className="about-line">
-        {places.length === 0 ? 'Stands in no drawer.' : `Stands in ${places.join(', ')}.`}{' '}
+        {plugin.name !== plugin.givenName && (
+          <>
+            given name <b>{plugin.givenName}</b>
+            {' · '}
+          </>
+        )}
+        strip label <span className="mono">{naming?.stripLabel ?? proposeStripLabel(plugin.name)}</span>
+        {naming !== null && naming.tags.length > 0 && ` · tags ${naming.tags.join(', ')}`}
+        {naming?.note != null && <span className="quiet"> · {naming.note}</span>}{' '}
+        <button type="button" className="plain" onClick={name}>
+          <kbd>M</kbd> my words
+        </button>
         <button type="button" className="plain" onClick={putRight}>
           <kbd>C</kbd> put right
         </button>
+        {aside === null ? (
+          <button type="button" className="plain" onClick={setAside}>
+            <kbd>A</kbd> set aside
+          </button>
+        ) : (
+          <>
+            <span className="flag">
+              set aside: {ASIDE_LABELS[aside.reason]}
+              {aside.until !== null && ` until ${aside.until}`}
+            </span>
+            <button type="button" className="plain linked" onClick={bringBack}>
+              bring back
+            </button>
+          </>
+        )}
+        {state.face.has(plugin.id) && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}
+          >
+            take my picture off
+          </button>
+        )}
       </p>
+      <Places id={plugin.id} state={state} catalogue={catalogue} />
       <KindEvidence plugin={plugin} />
       <h3>
         {plugin.builds.length === 1
@@ -87,5 +121,49 @@ function About({
       ))}
       <BuildGroups plugin={plugin} state={state} />
     </>
+  );
+}
+
+/** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
+function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; catalogue: ChosenCatalogue }) {
+  const changes = useChanges(useComputer().id);
+  const places = chestsOf(state).flatMap((chest) =>
+    drawersOfChest(state, chest.id).flatMap((drawer) => {
+      const content = contentsOf(state, catalogue.byId, drawer).plugins.find((one) => one.plugin.id === id);
+      return content === undefined ? [] : [{ chest: chest.name, drawer, content }];
+    }),
+  );
+  const trays = group(state, 'traysOf', id);
+  const takeOut = (drawer: Drawer): void =>
+    void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [id] });
+  if (places.length + trays.length === 0) return <p className="about-line">Stands in no drawer and on no tray.</p>;
+  return (
+    <ul className="places" aria-label="Stands in">
+      {places.map(({ chest, drawer, content }) => (
+        <li key={drawer.id}>
+          {chest} › {pathInWords(state, drawer.id)}
+          {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
+          {content.keyword === null ? (
+            <button type="button" className="plain" onClick={() => takeOut(drawer)}>
+              out
+            </button>
+          ) : (
+            <span className="quiet"> by the keyword {content.keyword}</span>
+          )}
+        </li>
+      ))}
+      {trays.map(({ tray }) => (
+        <li key={tray}>
+          {trayName(state, tray)}
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}
+          >
+            off
+          </button>
+        </li>
+      ))}
+    </ul>
   );
 }

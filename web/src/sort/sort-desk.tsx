@@ -1,224 +1,328 @@
 import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useMemo, useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
-import { chestsOf, trayEntryId, FAVOURITES, type Drawer } from '@clever-drawer/core/chests/arrangement';
-import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { LAST_LOOK, TRAYS, trayEntryId, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf, trayEntries } from '@clever-drawer/core/chests/look-up';
+import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../shared/empty-note';
-import type { Arranged, Catalogue } from '../shared/queries';
-import { StatusLine } from '../shared/status-line';
+import type { Arranged, ChosenCatalogue } from '../shared/queries';
 import { useChanges } from '../shared/use-changes';
+import { useKept } from '../shared/use-kept';
 import { useComputer } from '../shared/use-place';
 import { ChestPanel } from './chest-panel';
 import { ChestTabs, makeChest } from './chest-tabs';
+import { DeskBoxes, type DeskBox } from './desk-boxes';
+import { DeskStatus } from './desk-status';
 import { besidePointer, innermost } from './drag';
 import { DragLabel } from './drag-label';
-import { DrawerBox } from './drawer-box';
+import { FacesContext } from './face';
+import { isNew } from './facets';
 import { FindLine } from './find-line';
 import { PluginList } from './plugin-list';
 import { PluginPanel } from './plugin-panel';
-import { PutRightBox } from './put-right-box';
-import { RoleRibbon } from './role-ribbon';
+import { Ribbons } from './ribbons';
+import { ToFilePanel } from './to-file-panel';
+import { useDeskKeys, type DeskKeys, type LineMove } from './use-desk-keys';
 import { useDrop } from './use-drop';
 import { useListed } from './use-listed';
-import { useSelection } from './use-selection';
-import { useSortView, type RoleFilter, type SortBy } from './use-sort-view';
+import { useSearch } from './use-search';
+import { useSortView, type SortBy } from './use-sort-view';
+import { useSubject } from './use-subject';
 
 const DRAG_STARTS_PX = 5;
+const NONE_LIT: ReadonlySet<string> = new Set();
 
 /** The list, the chest, and everything that goes on between them. */
-export function SortDesk({ catalogue, arranged }: { catalogue: Catalogue; arranged: Arranged }) {
+export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: Arranged }) {
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const { state } = arranged;
-  const { view, look } = useSortView();
+  const viewing = useSortView();
+  const { view, look } = viewing;
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
-  const listed = useListed(catalogue, state, chest?.id ?? null, view);
-  const ids = useMemo(() => listed.rows.map((row) => row.plugin.id), [listed.rows]);
-  const selection = useSelection(ids);
-  const [filing, setFiling] = useState(false);
+  const found = useSearch(catalogue.plugins, view.typed);
+  const listed = useListed(catalogue, state, chest?.id ?? null, view, found);
+  const { selection, ids: chosen, isElsewhere, selectElsewhere } = useSubject(listed.ids);
+  const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
-  const [right, setRight] = useState<readonly PluginId[] | null>(null);
   const [about, setAbout] = useState<PluginId | null>(null);
+  const [queue, setQueue] = useState<readonly PluginId[] | null>(null);
+  const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
+  const [lastFiled, setLastFiled] = useState<readonly DrawerId[]>([]);
+  const [pictures, setPictures] = useKept('pictures');
   const left = useRef<HTMLDivElement>(null);
   const drop = useDrop(state, changes);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_STARTS_PX } }));
+  const seenAt = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;
+  const light = useCallback((ids: readonly string[]) => setLit(ids.length === 0 ? NONE_LIT : new Set(ids)), []);
 
-  const chosen = [...selection.ids];
   const hasChosen = chosen.length > 0;
-  const toggleFavourite = (): void => {
-    const on = chosen.every((id) => state.trayEntry.has(trayEntryId(FAVOURITES, id)));
-    void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: chosen });
-  };
   const intoList = (): void => {
     left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
     if (selection.at < 0) selection.moveTo(0, false);
   };
-  useHotkeys('f', () => setFiling(true), { enabled: hasChosen && chest !== null && !filing, preventDefault: true });
-  useHotkeys('c', () => setRight(chosen), { enabled: hasChosen && right === null && !filing, preventDefault: true });
-  useHotkeys('1', toggleFavourite, { enabled: hasChosen });
-  useHotkeys('n', () => setMaking(null), {
-    enabled: chest !== null && making === undefined && !filing,
-    preventDefault: true,
-  });
+  const file = (ids: readonly PluginId[], drawers: readonly Pick<Drawer, 'id'>[]): void => {
+    const drawerIds = drawers.map((drawer) => drawer.id);
+    setLastFiled(drawerIds);
+    void changes.make({ kind: 'file', drawerIds, pluginIds: ids });
+  };
+  const fileIntoNew = (ids: readonly PluginId[], name: string): void => {
+    if (chest === null) return;
+    const id = asId<DrawerId>(crypto.randomUUID());
+    setLastFiled([id]);
+    void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: null, name, rule: null, pluginIds: ids });
+  };
+  const ontoTray = (tray: number): void => {
+    const isOn = chosen.every((id) => state.trayEntry.has(trayEntryId(tray, id)));
+    void changes.make({ kind: isOn ? 'tray-off' : 'tray-on', tray, pluginIds: chosen });
+  };
+  const openBox = (kind: DeskBox['kind'], ids: readonly PluginId[] = chosen): void => setBox({ kind, ids });
+  const workThrough = (): void => {
+    const waiting = catalogue.plugins.filter((plugin) => plugin.aside === null && !listed.places.has(plugin.id));
+    const fresh = waiting.filter((plugin) => isNew(plugin, seenAt));
+    const known = waiting.filter((plugin) => !isNew(plugin, seenAt));
+    setQueue([...fresh, ...known].map((plugin) => plugin.id));
+  };
+  const again = lastFiled.filter((id) => state.drawer.has(id));
+  const someAside = useMemo(() => chosen.some((id) => catalogue.byId.get(id)?.aside != null), [chosen, catalogue]);
+  const keys: DeskKeys = {
+    file: hasChosen && chest !== null ? () => openBox('file') : null,
+    fileAgain:
+      hasChosen && again.length > 0
+        ? () =>
+            file(
+              chosen,
+              again.map((id) => ({ id })),
+            )
+        : null,
+    putRight: hasChosen ? () => openBox('right') : null,
+    setAside: () => openBox('aside'),
+    bringBack: someAside ? () => bringBack(chosen) : null,
+    names: hasChosen ? () => openBox('names') : null,
+    tray: hasChosen ? ontoTray : null,
+    offTrays: hasChosen ? () => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: chosen }) : null,
+    newDrawer: chest === null ? null : () => setMaking(null),
+    toFile: chest === null ? null : workThrough,
+    pictures: () => setPictures(!pictures),
+  };
+  useDeskKeys(keys, box !== null || making !== undefined);
 
-  const toggleRole = (role: RoleFilter): void =>
-    look({ roles: view.roles.includes(role) ? view.roles.filter((one) => one !== role) : [...view.roles, role] });
+  function bringBack(ids: readonly PluginId[]): void {
+    const plugins = ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined);
+    const builds = plugins.flatMap((plugin) => plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id })));
+    void changes.make({ kind: 'bring-back', pluginIds: ids, builds });
+  }
   const sortBy = (column: SortBy): void => {
     // Up, down, and back to the order of the search.
     if (view.sortBy !== column) look({ sortBy: column, down: false });
     else look(view.down ? { sortBy: null, down: false } : { down: true });
   };
-  const file = (drawers: readonly Drawer[]): void => {
-    setFiling(false);
-    void changes.make({ kind: 'file', drawerIds: drawers.map((drawer) => drawer.id), pluginIds: chosen });
+  const [onlyTray] =
+    view.filters.tray.length === 1 && view.sortBy === null && view.typed === '' ? view.filters.tray : [];
+  const tray = TRAYS.find((one) => String(one) === onlyTray);
+  const shiftOnTray = (to: LineMove): void => {
+    if (tray === undefined || chosen.length === 0) return;
+    const order = trayEntries(state, tray).map((entry) => entry.pluginId);
+    const moving = order.filter((id) => chosen.includes(id));
+    const rest = order.filter((id) => !chosen.includes(id));
+    const first = order.findIndex((id) => chosen.includes(id));
+    const place = { up: first - 1, down: first + 1, top: 0, bottom: rest.length }[to];
+    if (place < 0 || place > rest.length) return;
+    void changes.make({ kind: 'place-on-tray', tray, pluginIds: moving, before: rest[place] ?? null });
   };
-  const fileIntoNew = (name: string): void => {
-    setFiling(false);
-    if (chest === null) return;
-    void changes.make({
-      kind: 'make-drawer',
-      id: asId<DrawerId>(crypto.randomUUID()),
-      chestId: chest.id,
-      parentId: null,
-      name,
-      rule: null,
-      pluginIds: chosen,
-    });
-  };
-  const filedCount = useMemo(
-    () => filedIn(listed.contents, state.drawer, chest?.id),
-    [listed.contents, state.drawer, chest?.id],
-  );
 
   return (
-    <DndContext sensors={sensors} collisionDetection={innermost} {...drop.handlers}>
-      <main className="sort">
-        <h1 className="visually-hidden">Sort</h1>
-        <FindLine view={view} look={look} shown={listed.rows.length} outside={listed.outside} intoList={intoList} />
-        <RoleRibbon counts={listed.byRole} chosen={view.roles} toggle={toggleRole} />
-        <div className="desk">
-          <div className="desk-left" ref={left}>
-            {listed.rows.length === 0 ? (
-              <EmptyNote title="Nothing found">
-                <p>
-                  {listed.outside > 0
-                    ? `${String(listed.outside)} match outside the filter.`
-                    : 'No name and no vendor has words that begin so.'}
-                </p>
-                <Button
-                  variant="outline-primary"
-                  onClick={() => look({ typed: listed.outside > 0 ? view.typed : '', roles: [] })}
-                >
-                  {listed.outside > 0 ? 'Take the filter off' : 'Show everything'}
-                </Button>
-              </EmptyNote>
-            ) : (
-              <PluginList
-                rows={listed.rows}
-                selection={selection}
-                view={view}
-                sortBy={sortBy}
-                open={(index) => setAbout(ids[index] ?? null)}
-              />
-            )}
-            {about !== null && (
-              <PluginPanel
-                key={about}
-                id={about}
+    <FacesContext value={state.face}>
+      <DndContext sensors={sensors} collisionDetection={innermost} {...drop.handlers}>
+        <main className="sort">
+          <h1 className="visually-hidden">Sort</h1>
+          <FindLine
+            viewing={viewing}
+            state={state}
+            changes={changes}
+            shown={listed.ids.length}
+            outside={listed.outside}
+            intoList={intoList}
+          />
+          <Ribbons
+            counts={listed.counts}
+            filters={view.filters}
+            state={state}
+            toggle={viewing.toggle}
+            setFilters={(filters) => look({ filters })}
+          />
+          <div className="desk">
+            <div className="desk-left" ref={left}>
+              {queue !== null && chest !== null ? (
+                <ToFilePanel
+                  catalogue={catalogue}
+                  state={state}
+                  chest={chest}
+                  changes={changes}
+                  queue={queue}
+                  fresh={queue.filter((id) => isFresh(id)).length}
+                  isFiled={(id) => listed.places.has(id)}
+                  light={light}
+                  other={(id) => openBox('file', [id])}
+                  setAside={(id) => openBox('aside', [id])}
+                  about={setAbout}
+                  close={() => {
+                    setQueue(null);
+                    requestAnimationFrame(intoList);
+                  }}
+                />
+              ) : listed.ids.length === 0 ? (
+                <NothingFound
+                  typed={view.typed}
+                  outside={listed.outside}
+                  clear={viewing.clear}
+                  all={() => look({ typed: '' })}
+                />
+              ) : (
+                <PluginList
+                  listed={listed}
+                  state={state}
+                  seen={(plugin) => isNew(plugin, seenAt)}
+                  selection={selection}
+                  view={view}
+                  pictures={pictures}
+                  sortBy={sortBy}
+                  open={(index) => setAbout(listed.ids[index] ?? null)}
+                  {...(tray === undefined ? {} : { shift: shiftOnTray })}
+                />
+              )}
+              {about !== null && (
+                <PluginPanel
+                  key={about}
+                  id={about}
+                  state={state}
+                  catalogue={catalogue}
+                  close={() => setAbout(null)}
+                  putRight={() => openBox('right', [about])}
+                  name={() => openBox('names', [about])}
+                  setAside={() => openBox('aside', [about])}
+                />
+              )}
+            </div>
+            <div className="desk-right">
+              <ChestTabs
                 state={state}
-                contents={listed.contents}
-                close={() => setAbout(null)}
-                putRight={() => setRight([about])}
-              />
-            )}
-          </div>
-          <div className="desk-right">
-            <ChestTabs
-              state={state}
-              chest={chest}
-              changes={changes}
-              choose={(id) => look({ chest: id, open: [] })}
-              filed={`${String(filedCount)} of ${String(catalogue.plugins.length)} filed`}
-            />
-            {chest === null ? (
-              <EmptyNote title="No chest yet">
-                <p>A chest holds your drawers. Begin with an empty one, or have one worked out from the catalogue.</p>
-                <div className="empty-choices">
-                  <Button onClick={() => void makeChest(changes, 'Everyday', 'empty')}>Begin empty</Button>
-                  <Button variant="outline-primary" onClick={() => void makeChest(changes, 'By type', 'type')}>
-                    Work one out by type
-                  </Button>
-                </div>
-              </EmptyNote>
-            ) : (
-              <ChestPanel
-                state={state}
+                catalogue={catalogue}
                 chest={chest}
-                contents={listed.contents}
-                open={view.open}
-                setOpen={(open) => look({ open })}
                 changes={changes}
-                target={drop.target}
-                making={making}
-                setMaking={setMaking}
+                choose={(id) => look({ chest: id, open: [] })}
+                filed={listed.filed}
+                toFile={listed.toFile}
+                workThrough={workThrough}
               />
-            )}
+              {chest === null ? (
+                <EmptyNote title="No chest yet">
+                  <p>A chest holds your drawers. Begin with an empty one, or have one worked out from the catalogue.</p>
+                  <div className="empty-choices">
+                    <Button
+                      onClick={() =>
+                        void makeChest(changes, { name: 'Everyday', slots: null, start: { kind: 'empty' } })
+                      }
+                    >
+                      Begin empty
+                    </Button>
+                    <Button
+                      variant="outline-primary"
+                      onClick={() =>
+                        void makeChest(changes, {
+                          name: 'By type',
+                          slots: null,
+                          start: { kind: 'worked-out', by: 'type', most: 40, inner: 'letters', without: null },
+                        })
+                      }
+                    >
+                      Work one out by type
+                    </Button>
+                  </div>
+                </EmptyNote>
+              ) : (
+                <ChestPanel
+                  state={state}
+                  chest={chest}
+                  catalogue={catalogue}
+                  open={view.open}
+                  setOpen={(open) => look({ open })}
+                  changes={changes}
+                  target={drop.target}
+                  making={making}
+                  setMaking={setMaking}
+                  pictures={pictures}
+                  list={(drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } })}
+                  about={setAbout}
+                  selected={selectElsewhere}
+                  lit={lit}
+                />
+              )}
+            </div>
           </div>
-        </div>
-      </main>
-      <StatusLine>
-        <span>
-          <b>{chosen.length}</b> selected
-        </span>
-        {hasChosen && (
-          <>
-            <button type="button" className="plain" disabled={chest === null} onClick={() => setFiling(true)}>
-              <kbd>F</kbd> file in …
-            </button>
-            <button type="button" className="plain" onClick={toggleFavourite}>
-              <kbd>1</kbd> Favourites
-            </button>
-            <button type="button" className="plain" onClick={() => setRight(chosen)}>
-              <kbd>C</kbd> put right
-            </button>
-          </>
+        </main>
+        <DeskStatus
+          chosen={chosen.length}
+          isElsewhere={isElsewhere}
+          keys={keys}
+          again={again.map((id) => state.drawer.get(id)?.name ?? '').join(', ')}
+          pictures={pictures}
+          selectAll={listed.ids.length > 0 && selection.ids.size < listed.ids.length ? selection.all : null}
+        />
+        {box !== null && (
+          <DeskBoxes
+            box={box}
+            catalogue={catalogue}
+            state={state}
+            chest={chest}
+            changes={changes}
+            file={file}
+            fileIntoNew={fileIntoNew}
+            close={() => {
+              setBox(null);
+              // The keyboard goes on with what is to be filed.
+              if (queue !== null)
+                requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-to-file]')?.focus());
+            }}
+          />
         )}
-      </StatusLine>
-      {right !== null && (
-        <PutRightBox
-          plugins={right.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined)}
-          state={state}
-          changes={changes}
-          close={() => setRight(null)}
-        />
-      )}
-      {filing && chest !== null && (
-        <DrawerBox
-          title={`File ${chosen.length === 1 ? 'one plugin' : `${String(chosen.length)} plugins`} into`}
-          state={state}
-          chest={chest.id}
-          several
-          done={file}
-          make={fileIntoNew}
-          close={() => setFiling(false)}
-        />
-      )}
-      <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className="drag-overlay">
-        {drop.dragged !== null && <DragLabel dragged={drop.dragged} target={drop.target} state={state} />}
-      </DragOverlay>
-    </DndContext>
+        <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className="drag-overlay">
+          {drop.dragged !== null && <DragLabel dragged={drop.dragged} target={drop.target} state={state} />}
+        </DragOverlay>
+      </DndContext>
+    </FacesContext>
   );
+
+  function isFresh(id: PluginId): boolean {
+    const plugin = catalogue.byId.get(id);
+    return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
+  }
 }
 
-function filedIn(
-  contents: ReadonlyMap<string, readonly { readonly plugin: { readonly id: string } }[]>,
-  drawers: ReadonlyMap<string, Drawer>,
-  chest: string | undefined,
-): number {
-  const filed = new Set<string>();
-  for (const [drawer, inside] of contents) {
-    if (drawers.get(drawer)?.chestId === chest) for (const { plugin } of inside) filed.add(plugin.id);
-  }
-  return filed.size;
+function NothingFound({
+  typed,
+  outside,
+  clear,
+  all,
+}: {
+  typed: string;
+  outside: number;
+  clear: () => void;
+  all: () => void;
+}) {
+  const isHidden = outside > 0;
+  return (
+    <EmptyNote title={isHidden ? 'Nothing inside these filters' : 'Nothing found'}>
+      <p>
+        {isHidden
+          ? `${String(outside)} ${outside === 1 ? 'matches' : 'match'} outside of them.`
+          : typed === ''
+            ? 'There is nothing of this kind.'
+            : 'No name, vendor, type or tag is like this.'}
+      </p>
+      <Button variant="outline-primary" onClick={isHidden ? clear : all}>
+        {isHidden ? 'Take the filters off' : 'Show everything'}
+      </Button>
+    </EmptyNote>
+  );
 }

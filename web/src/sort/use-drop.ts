@@ -1,9 +1,10 @@
-import type { DndContextProps, DragEndEvent, DragMoveEvent } from '@dnd-kit/core';
+import type { DndContextProps } from '@dnd-kit/core';
 import { useState } from 'react';
-import { drawersIn, type Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { DrawerId } from '@clever-drawer/core/ids';
+import { toast } from 'sonner';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Changes } from '../shared/use-changes';
 import { targetOf, type Dragged, type Target } from './drag';
+import { effectOf } from './drop-effect';
 
 interface Drop {
   readonly dragged: Dragged | null;
@@ -11,7 +12,7 @@ interface Drop {
   readonly handlers: Pick<DndContextProps, 'onDragStart' | 'onDragMove' | 'onDragOver' | 'onDragEnd' | 'onDragCancel'>;
 }
 
-/** Follows a drag, and carries out what it ends in. */
+/** Follows a drag, and carries out what it ends in; one that comes to nothing over a target says why. */
 export function useDrop(state: Arrangement, changes: Changes): Drop {
   const [dragged, setDragged] = useState<Dragged | null>(null);
   const [target, setTarget] = useState<Target | null>(null);
@@ -19,55 +20,26 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
     setDragged(null);
     setTarget(null);
   };
+  const aim = (next: Target | null): void =>
+    // Most moves stay over the same target: nothing is drawn anew for them.
+    setTarget((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
   return {
     dragged,
     target,
     handlers: {
       onDragStart: ({ active }) => setDragged(active.data.current as Dragged),
-      onDragMove: (event: DragMoveEvent) => setTarget(targetOf(event)),
+      onDragMove: (event) => aim(targetOf(event)),
       // The move that reaches a front still tells the place before it; this one follows with the front itself.
-      onDragOver: (event) => setTarget(targetOf(event)),
+      onDragOver: (event) => aim(targetOf(event)),
       onDragCancel: end,
-      onDragEnd: (event: DragEndEvent) => {
+      onDragEnd: (event) => {
         const at = targetOf(event);
         end();
-        if (at !== null) dropOn(state, changes, event.active.data.current as Dragged, at);
+        if (at === null) return;
+        const { intent, words } = effectOf(event.active.data.current as Dragged, at, state);
+        if (intent !== null) void changes.make(intent);
+        else if (words !== '' && at.kind !== 'chest') toast.warning(`Not done ${words}.`);
       },
     },
   };
-}
-
-function dropOn(state: Arrangement, changes: Changes, dragged: Dragged, target: Target): void {
-  if (!('drawerId' in dragged)) {
-    // Between the fronts nothing takes plugins: the label says so while they are dragged.
-    if (target.kind !== 'chest')
-      void changes.make({ kind: 'file', drawerIds: [target.drawerId], pluginIds: dragged.pluginIds });
-    return;
-  }
-  const id = dragged.drawerId;
-  if (target.kind === 'chest') {
-    void changes.make({ kind: 'move-drawer', id, parentId: null, before: null });
-    return;
-  }
-  if (target.drawerId === id) return;
-  if (target.kind === 'into') {
-    void changes.make({ kind: 'move-drawer', id, parentId: target.drawerId, before: null });
-    return;
-  }
-  const neighbour = state.drawer.get(target.drawerId);
-  if (neighbour === undefined) return;
-  const before = target.kind === 'before' ? neighbour.id : nextAfter(state, neighbour.id);
-  void changes.make({
-    kind: 'move-drawer',
-    id,
-    parentId: neighbour.parentId,
-    before: before === id ? nextAfter(state, id) : before,
-  });
-}
-
-function nextAfter(state: Arrangement, id: DrawerId): DrawerId | null {
-  const drawer = state.drawer.get(id);
-  if (drawer === undefined) return null;
-  const siblings = drawersIn(state, drawer.chestId, drawer.parentId);
-  return siblings[siblings.findIndex((one) => one.id === id) + 1]?.id ?? null;
 }

@@ -1,88 +1,145 @@
 import { useMemo } from 'react';
-import type { PluginView } from '@clever-drawer/contract/responses';
-import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
-import { trayEntries, FAVOURITES } from '@clever-drawer/core/chests/arrangement';
-import { contentsOfDrawers, type Content } from '@clever-drawer/core/chests/drawer-contents';
-import type { PluginId } from '@clever-drawer/core/ids';
-import { Finder, type Findable } from '@clever-drawer/core/search/find-plugins';
-import { compareNames } from '@clever-drawer/core/text/words';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import type { Catalogue } from '../shared/queries';
-import type { RoleFilter, SortView } from './use-sort-view';
+import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
+import type { ChestId, PluginId } from '@clever-drawer/core/ids';
+import { narrow } from '@clever-drawer/core/search/narrow';
+import { compareNames } from '@clever-drawer/core/text/words';
+import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
+import { arrangedFacets, catalogueFacets, formatsOf, type Places } from './facets';
+import type { Found } from './use-search';
+import { QUESTIONS, type Question, type SortView } from './use-sort-view';
 
-/** A row of the list: the plugin, and the drawers of the chest at hand that it stands in. */
-export interface Row extends Findable {
-  readonly plugin: PluginView;
-  readonly formats: string;
-  readonly drawers: readonly Drawer[];
-  readonly favourite: boolean;
-}
-
+/** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
 export interface Listed {
-  readonly rows: readonly Row[];
-  /** How many match what is typed, by role, whatever the role filter is. */
-  readonly byRole: ReadonlyMap<RoleFilter, number>;
-  /** How many more match what is typed outside of the filter. */
+  readonly plugins: readonly ChosenPlugin[];
+  readonly ids: readonly PluginId[];
+  /** By question and value. */
+  readonly counts: ReadonlyMap<Question, ReadonlyMap<string, number>>;
+  /** How many more match what is typed outside of the filters. */
   readonly outside: number;
-  readonly contents: ReadonlyMap<string, readonly Content<PluginView>[]>;
+  /** The drawers of the chest at hand that a plugin stands in. */
+  readonly places: Places;
+  readonly filed: number;
+  readonly toFile: number;
 }
 
-export const roleFilterOf = (plugin: PluginView): RoleFilter => plugin.role ?? 'unknown';
-
-/** The catalogue as the list shows it: found by what is typed, filtered by role, sorted. */
-export function useListed(catalogue: Catalogue, state: Arrangement, chest: string | null, view: SortView): Listed {
-  const contents = useMemo(() => contentsOfDrawers(state, catalogue.byId), [state, catalogue]);
-  const all = useMemo(() => rowsOf(catalogue, state, chest, contents), [catalogue, state, chest, contents]);
-  const finder = useMemo(() => new Finder(all), [all]);
-  const { typed, roles, sortBy, down } = view;
-  return useMemo(() => {
-    const matching = finder.find(typed);
-    const byRole = new Map<RoleFilter, number>();
-    for (const { plugin } of matching) byRole.set(roleFilterOf(plugin), (byRole.get(roleFilterOf(plugin)) ?? 0) + 1);
-    const rows = roles.length === 0 ? matching : matching.filter(({ plugin }) => roles.includes(roleFilterOf(plugin)));
-    const sorted = sortBy === null ? rows : [...rows].sort(COMPARE[sortBy]);
+/** The catalogue as the list shows it: found by what is typed, narrowed by the ribbons, sorted. */
+export function useListed(
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  chest: ChestId | null,
+  view: SortView,
+  found: Found | null,
+): Listed {
+  const { drawer, entry } = state;
+  // Only drawers and entries say where something stands; a change of anything else costs nothing here.
+  const places = useMemo(
+    () => placesIn(catalogue, state, chest),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [catalogue, drawer, entry, chest],
+  );
+  const fixed = useMemo(() => catalogueFacets(catalogue), [catalogue]);
+  const { look, trayEntry } = state;
+  const arranged = useMemo(
+    () => arrangedFacets(catalogue, state, places),
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [catalogue, look, trayEntry, places],
+  );
+  const { filters, sortBy, down } = view;
+  const narrowed = useMemo(() => {
+    const facets = { ...fixed, ...arranged };
+    const numbers = found?.numbers ?? Uint32Array.from(catalogue.plugins.keys());
+    const { passing, counts } = narrow(
+      numbers,
+      QUESTIONS.map((question) => facets[question]),
+      QUESTIONS.map((question) => filters[question]),
+    );
+    const byQuestion = new Map(
+      QUESTIONS.map((question, at) => [
+        question,
+        new Map(facets[question].values.map((value, number) => [value, counts[at]?.[number] ?? 0])),
+      ]),
+    );
+    return { passing, counts: byQuestion, outside: numbers.length - passing.length };
+  }, [catalogue, fixed, arranged, found, filters]);
+  // What the order does not hang on must not sort everything anew.
+  const neededPlaces = sortBy === 'drawers' ? places : null;
+  const isUntyped = found === null;
+  const rows = useMemo(() => {
+    const plugins = Array.from(narrowed.passing, (number) => catalogue.plugins[number]).filter(
+      (plugin) => plugin !== undefined,
+    );
+    const [tray] = filters.tray.length === 1 ? filters.tray : [];
+    const sorted =
+      sortBy !== null
+        ? sortedBy(plugins, sortBy, neededPlaces, state)
+        : tray !== undefined && isUntyped
+          ? inTrayOrder(plugins, state, Number(tray))
+          : plugins;
     if (down && sortBy !== null) sorted.reverse();
-    return { rows: sorted, byRole, outside: matching.length - rows.length, contents };
-  }, [finder, typed, roles, sortBy, down, contents]);
+    return { plugins: sorted, ids: sorted.map((plugin) => plugin.id) };
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [narrowed, catalogue, sortBy, down, filters.tray, neededPlaces, trayEntry, isUntyped]);
+  const progress = useMemo(() => progressOf(catalogue, places), [catalogue, places]);
+  return { ...rows, counts: narrowed.counts, outside: narrowed.outside, places, ...progress };
 }
 
-function rowsOf(catalogue: Catalogue, state: Arrangement, chest: string | null, contents: Listed['contents']): Row[] {
-  const drawersOf = new Map<PluginId, Drawer[]>();
-  for (const drawer of state.drawer.values()) {
-    if (drawer.chestId !== chest) continue;
-    for (const { plugin } of contents.get(drawer.id) ?? []) {
-      const own = drawersOf.get(plugin.id);
-      if (own === undefined) drawersOf.set(plugin.id, [drawer]);
-      else own.push(drawer);
+function placesIn(catalogue: ChosenCatalogue, state: Arrangement, chest: ChestId | null): Places {
+  const places = new Map<PluginId, string[]>();
+  if (chest === null) return places;
+  for (const drawer of drawersOfChest(state, chest)) {
+    for (const { plugin } of contentsOf(state, catalogue.byId, drawer).plugins) {
+      const own = places.get(plugin.id);
+      if (own === undefined) places.set(plugin.id, [drawer.id]);
+      else own.push(drawer.id);
     }
   }
-  const favourites = new Set(trayEntries(state, FAVOURITES).map((entry) => entry.pluginId));
-  return catalogue.plugins.map((plugin) => ({
-    plugin,
-    name: plugin.name,
-    more: plugin.vendor ?? '',
-    formats: [...new Set(plugin.builds.filter((build) => build.found).map((build) => build.format))].join(' '),
-    drawers: drawersOf.get(plugin.id) ?? [],
-    favourite: favourites.has(plugin.id),
-  }));
+  return places;
 }
 
-type Compare = (a: Row, b: Row) => number;
+/** How many of those that are not set aside stand in a drawer, and how many are left. */
+function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: number; toFile: number } {
+  let [filed, toFile] = [0, 0];
+  for (const plugin of plugins) {
+    if (plugin.aside !== null) continue;
+    if (places.has(plugin.id)) filed++;
+    else toFile++;
+  }
+  return { filed, toFile };
+}
+
+function inTrayOrder(plugins: readonly ChosenPlugin[], state: Arrangement, tray: number): ChosenPlugin[] {
+  const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [entry.pluginId, rank]));
+  return [...plugins].sort((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
+}
+
+type Compare = (a: ChosenPlugin, b: ChosenPlugin) => number;
 const byName: Compare = (a, b) => compareNames(a.name, b.name);
 // What is not known comes last.
-const typeRank = ({ plugin: { types } }: Row): number =>
-  types[0] === undefined ? TYPE_IDS.length : TYPE_IDS.indexOf(types[0]);
+const TYPE_RANKS = new Map<string, number>(TYPE_IDS.map((type, rank) => [type, rank]));
+const typeRank = ({ types }: ChosenPlugin): number => TYPE_RANKS.get(types[0] ?? '') ?? TYPE_IDS.length;
 
-const COMPARE: Readonly<Record<NonNullable<SortView['sortBy']>, Compare>> = {
-  name: byName,
-  kind: (a, b) => typeRank(a) - typeRank(b) || byName(a, b),
-  vendor: (a, b) =>
-    Number(a.plugin.vendor === null) - Number(b.plugin.vendor === null) ||
-    compareNames(a.plugin.vendor ?? '', b.plugin.vendor ?? '') ||
-    byName(a, b),
-  formats: (a, b) => compareNames(a.formats, b.formats) || byName(a, b),
-  drawers: (a, b) =>
-    a.drawers.length - b.drawers.length ||
-    compareNames(a.drawers[0]?.name ?? '', b.drawers[0]?.name ?? '') ||
-    byName(a, b),
-};
+function sortedBy(
+  plugins: readonly ChosenPlugin[],
+  sortBy: NonNullable<SortView['sortBy']>,
+  places: Places | null,
+  state: Arrangement,
+): ChosenPlugin[] {
+  const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.get(plugin.id)?.[0] ?? '');
+  const compare: Readonly<Record<typeof sortBy, Compare>> = {
+    name: byName,
+    kind: (a, b) => typeRank(a) - typeRank(b) || byName(a, b),
+    vendor: (a, b) =>
+      Number(a.vendor === null) - Number(b.vendor === null) ||
+      compareNames(a.vendor ?? '', b.vendor ?? '') ||
+      byName(a, b),
+    formats: (a, b) => compareNames(formatsOf(a).join(' '), formatsOf(b).join(' ')) || byName(a, b),
+    drawers: (a, b) =>
+      (places?.get(a.id)?.length ?? 0) - (places?.get(b.id)?.length ?? 0) ||
+      compareNames(firstDrawer(a)?.name ?? '', firstDrawer(b)?.name ?? '') ||
+      byName(a, b),
+  };
+  return [...plugins].sort(compare[sortBy]);
+}

@@ -1,5 +1,6 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
-import type { LaneKind, SlotKind } from '@clever-drawer/core/chests/arrangement';
+import type { ChestSlot, LaneKind, SlotKind } from '@clever-drawer/core/chests/arrangement';
+import type { DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { Rule } from '@clever-drawer/core/rules/rule';
 import type { LoadWay } from '@clever-drawer/contract/requests';
@@ -15,6 +16,7 @@ export class ChestRow {
   @PrimaryColumn('text') id: string;
   @Column('text') name: string;
   @Column('text') order: string;
+  @Column('jsonb', { nullable: true }) slots: ChestSlot[] | null;
 }
 
 @Entity('drawer')
@@ -29,6 +31,7 @@ export class DrawerRow {
   @Column('text') name: string;
   @Column('text') order: string;
   @Column('jsonb', { nullable: true }) rule: Rule | null;
+  @Column('text', { nullable: true }) sort: DrawerSort | null;
 }
 
 @Entity('entry')
@@ -40,6 +43,34 @@ export class EntryRow {
   @PrimaryColumn('text') id: string;
   @Column('text') drawerId: string;
   @Column('text') pluginId: string;
+  @Column('text') order: string;
+  @Column('text', { nullable: true }) name: string | null;
+}
+
+@Entity('divider')
+@Index(['computerId', 'drawerId'])
+@ForeignKey(() => DrawerRow, ['computerId', 'drawerId'], ['computerId', 'id'])
+export class DividerRow {
+  @PrimaryColumn('uuid') computerId: string;
+  @PrimaryColumn('text') id: string;
+  @Column('text') drawerId: string;
+  @Column('text') label: string;
+  @Column('text') order: string;
+}
+
+@Entity('tray_name')
+export class TrayNameRow {
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') computerId: string;
+  @PrimaryColumn('text') id: string;
+  @Column('text') name: string;
+}
+
+@Entity('kept_search')
+export class KeptSearchRow {
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') computerId: string;
+  @PrimaryColumn('text') id: string;
+  @Column('text') name: string;
+  @Column('text') query: string;
   @Column('text') order: string;
 }
 

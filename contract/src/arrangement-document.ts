@@ -1,0 +1,138 @@
+import { array, lazy, object, string, type Schema } from 'yup';
+import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/naming';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/set-aside';
+import { day, id, MANY, name, NAME_LENGTH, pluginIds, rule, slots, tray } from './parts.js';
+
+const referenceFields = {
+  id: id(),
+  name: string().strict().min(1).max(2000).required(),
+  vendor: string().strict().max(2000).nullable().defined(),
+  builds: array()
+    .of(
+      object({
+        format: string().strict().required(),
+        identifier: string().strict().nullable().defined(),
+      }).noUnknown(),
+    )
+    .required(),
+};
+
+const naming = object({
+  nickname: string().strict().max(NAME_LENGTH).nullable().defined(),
+  stripLabel: string().strict().max(STRIP_LABEL_LENGTH).nullable().defined(),
+  note: string().strict().max(4000).nullable().defined(),
+  tags: array().of(string().strict().max(TAG_LENGTH).required()).max(100).required(),
+})
+  .noUnknown()
+  .nullable()
+  .default(undefined)
+  .defined();
+const aside = object({
+  reason: string().oneOf(ASIDE_REASONS).required(),
+  until: day(),
+})
+  .noUnknown()
+  .nullable()
+  .default(undefined)
+  .defined();
+
+const line = lazy((value: unknown) =>
+  typeof value === 'object' && value !== null && 'divider' in value
+    ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
+    : object({ plugin: id(), name: string().strict().min(1).max(NAME_LENGTH).nullable().defined() }).noUnknown(),
+);
+
+const drawer: Schema = object({
+  name: name('the name of a drawer'),
+  rule: rule(),
+  sort: string().oneOf(DRAWER_SORTS).nullable().defined(),
+  lines: array().of(line).max(MANY).required(),
+  drawers: array()
+    .of(lazy(() => drawer))
+    .max(5000)
+    .required(),
+}).noUnknown();
+
+const firstDrawer: Schema = object({
+  name: name('the name of a drawer'),
+  rule: rule(),
+  plugins: pluginIds(),
+  drawers: array()
+    .of(lazy(() => firstDrawer))
+    .max(5000)
+    .required(),
+}).noUnknown();
+
+const head = {
+  exportedAt: string().strict().required(),
+  computer: string().strict().defined(),
+};
+const chestName = name('the name of a chest');
+
+/** The arrangement document of docs/schemas/arrangement-2.schema.json. */
+const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/2']).required(),
+  ...head,
+  plugins: array()
+    .of(object({ ...referenceFields, naming, aside }).noUnknown())
+    .max(MANY)
+    .required(),
+  chests: array()
+    .of(
+      object({
+        name: chestName,
+        slots: slots(),
+        drawers: array().of(drawer).required(),
+      }).noUnknown(),
+    )
+    .max(1000)
+    .required(),
+  trays: array()
+    .of(
+      object({
+        tray: tray(),
+        name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
+        plugins: pluginIds(),
+      }).noUnknown(),
+    )
+    .max(9)
+    .required(),
+  searches: array()
+    .of(object({ name: name('the name of a search'), query: string().strict().max(4000).defined() }).noUnknown())
+    .max(1000)
+    .required(),
+}).noUnknown();
+
+/** The form of docs/schemas/arrangement-1.schema.json, which is still read. */
+const first = object({
+  schema: string().oneOf(['clever-drawer/arrangement/1']).required(),
+  ...head,
+  plugins: array().of(object(referenceFields).noUnknown()).max(MANY).required(),
+  chests: array()
+    .of(object({ name: chestName, drawers: array().of(firstDrawer).required() }).noUnknown())
+    .max(1000)
+    .required(),
+  trays: array()
+    .of(object({ tray: tray(), plugins: pluginIds() }).noUnknown())
+    .max(9)
+    .required(),
+}).noUnknown();
+
+const neither = object({
+  schema: string()
+    .oneOf(
+      ['clever-drawer/arrangement/2'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/2" or an earlier one)',
+    )
+    .required('this is no arrangement of Clever Drawer (it has no "schema")'),
+});
+
+/** An arrangement document of any version. */
+export const arrangementDocument = lazy((value: { schema?: unknown } | null | undefined) =>
+  value?.schema === 'clever-drawer/arrangement/1'
+    ? first
+    : value?.schema === 'clever-drawer/arrangement/2'
+      ? newest
+      : neither,
+);

@@ -1,0 +1,242 @@
+/** What a producer may want done to the arrangement, as it is sent: one schema per intent. */
+import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import type { Schema } from 'yup';
+import { CRITERIA } from '@clever-drawer/core/catalogue/preference';
+import { ROLES } from '@clever-drawer/core/catalogue/role';
+import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { LANE_KINDS } from '@clever-drawer/core/chests/arrangement';
+import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
+import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/naming';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/set-aside';
+import { FORMATS } from '@clever-drawer/core/facts/format';
+import {
+  day,
+  id,
+  MANY,
+  name,
+  NAME_LENGTH,
+  newId,
+  optionalId,
+  picture,
+  pluginIds,
+  rule,
+  slots,
+  text,
+  tray,
+} from './parts.js';
+
+const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
+const label = () => string().strict().max(NAME_LENGTH).defined();
+const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
+const builds = () =>
+  array()
+    .of(object({ id: id(), pluginId: id() }).noUnknown())
+    .max(MANY)
+    .required();
+
+const kind = <K extends IntentKind>(value: K) => string<K>().strict().oneOf([value]).required();
+
+/** One schema per intent; an unknown kind is told apart before. */
+export const INTENT_SCHEMAS = {
+  'make-chest': object({ kind: kind('make-chest'), id: newId(), name: name('the name of a chest'), slots: slots() }),
+  'set-chest-slots': object({ kind: kind('set-chest-slots'), id: id(), slots: slots() }),
+  'move-chest': object({ kind: kind('move-chest'), id: id(), before: optionalId() }),
+  'copy-chest': object({
+    kind: kind('copy-chest'),
+    id: id(),
+    newId: newId(),
+    name: name('the name of a chest'),
+  }),
+  'rename-chest': object({ kind: kind('rename-chest'), id: id(), name: name('the name of a chest') }),
+  'delete-chest': object({ kind: kind('delete-chest'), id: id() }),
+  'make-drawer': object({
+    kind: kind('make-drawer'),
+    id: newId(),
+    chestId: id(),
+    parentId: optionalId(),
+    name: name('the name of a drawer'),
+    rule: rule(),
+    pluginIds: pluginIds(),
+  }),
+  'rename-drawer': object({ kind: kind('rename-drawer'), id: id(), name: name('the name of a drawer') }),
+  'set-rule': object({ kind: kind('set-rule'), id: id(), rule: rule() }),
+  'set-sort': object({ kind: kind('set-sort'), id: id(), sort: sort() }),
+  'move-drawer': object({
+    kind: kind('move-drawer'),
+    id: id(),
+    chestId: id(),
+    parentId: optionalId(),
+    before: optionalId(),
+  }),
+  'copy-drawer': object({
+    kind: kind('copy-drawer'),
+    id: id(),
+    newId: newId(),
+    chestId: id(),
+    parentId: optionalId(),
+  }),
+  'delete-drawer': object({ kind: kind('delete-drawer'), id: id() }),
+  file: object({
+    kind: kind('file'),
+    drawerIds: array().of(id()).min(1).max(500).required(),
+    pluginIds: pluginIds().min(1),
+  }),
+  'take-out': object({ kind: kind('take-out'), drawerId: id(), pluginIds: pluginIds().min(1) }),
+  place: object({
+    kind: kind('place'),
+    drawerId: id(),
+    pluginIds: pluginIds(),
+    dividerIds: array().of(id()).max(MANY).required(),
+    before: optionalId(),
+  }),
+  arrange: object({
+    kind: kind('arrange'),
+    drawerId: id(),
+    ids: array().of(id()).max(MANY).required(),
+    by: string().oneOf(DRAWER_SORTS).required(),
+  }),
+  'add-divider': object({
+    kind: kind('add-divider'),
+    id: newId(),
+    drawerId: id(),
+    label: label(),
+    before: optionalId(),
+  }),
+  'label-divider': object({ kind: kind('label-divider'), id: id(), label: label() }),
+  'remove-divider': object({ kind: kind('remove-divider'), id: id() }),
+  'name-entry': object({
+    kind: kind('name-entry'),
+    drawerId: id(),
+    pluginId: id(),
+    name: text(NAME_LENGTH).nullable().defined(),
+  }),
+  'place-on-tray': object({
+    kind: kind('place-on-tray'),
+    tray: tray(),
+    pluginIds: pluginIds().min(1),
+    before: optionalId(),
+  }),
+  'clear-trays': object({
+    kind: kind('clear-trays'),
+    trays: array().of(tray()).min(1).max(9).required(),
+    pluginIds: array().of(id()).strict().max(MANY).nullable().defined(),
+  }),
+  'name-tray': object({ kind: kind('name-tray'), tray: tray(), name: text(NAME_LENGTH).nullable().defined() }),
+  'swap-trays': object({ kind: kind('swap-trays'), tray: tray(), with: tray() }),
+  'name-plugins': object({
+    kind: kind('name-plugins'),
+    pluginIds: pluginIds().min(1),
+    naming: object({
+      nickname: text(NAME_LENGTH).nullable().optional(),
+      stripLabel: text(STRIP_LABEL_LENGTH).nullable().optional(),
+      note: text(4000).nullable().optional(),
+      addTags: tags().optional(),
+      removeTags: tags().optional(),
+    })
+      .noUnknown()
+      .default(undefined)
+      .required(),
+  }),
+  'set-aside': object({
+    kind: kind('set-aside'),
+    pluginIds: pluginIds(),
+    builds: builds(),
+    reason: string().oneOf(ASIDE_REASONS).required(),
+    until: day(),
+  }),
+  'bring-back': object({ kind: kind('bring-back'), pluginIds: pluginIds(), builds: builds() }),
+  'show-face': object({ kind: kind('show-face'), pluginId: id(), picture: picture().nullable().defined() }),
+  'keep-search': object({
+    kind: kind('keep-search'),
+    id: newId(),
+    name: name('the name of a search'),
+    query: string().strict().max(4000).defined(),
+  }),
+  'rename-search': object({ kind: kind('rename-search'), id: id(), name: name('the name of a search') }),
+  'forget-search': object({ kind: kind('forget-search'), id: id() }),
+  look: object({
+    kind: kind('look'),
+    at: string()
+      .strict()
+      .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'a time is written as 2026-01-31T12:00:00.000Z')
+      .required(),
+  }),
+  'tray-on': object({ kind: kind('tray-on'), tray: tray(), pluginIds: pluginIds().min(1) }),
+  'tray-off': object({ kind: kind('tray-off'), tray: tray(), pluginIds: pluginIds().min(1) }),
+  'clear-slot': object({ kind: kind('clear-slot'), slotId: id() }),
+  'put-right': object({
+    kind: kind('put-right'),
+    pluginIds: pluginIds().min(1),
+    right: object({
+      role: string().oneOf(ROLES).nullable().optional(),
+      types: array().of(string().oneOf(TYPE_IDS).required()).max(20).nullable().optional(),
+      vendor: string().strict().trim().min(1).max(NAME_LENGTH).nullable().optional(),
+    })
+      .noUnknown()
+      .default(undefined)
+      .required(),
+  }),
+  'prefer-build': object({ kind: kind('prefer-build'), pluginId: id(), buildId: optionalId() }),
+  'prefer-builds': object({
+    kind: kind('prefer-builds'),
+    preference: object({
+      criteria: array().of(string().oneOf(CRITERIA).required()).max(CRITERIA.length).required(),
+      formats: array().of(string().oneOf(FORMATS).required()).max(FORMATS.length).required(),
+    })
+      .noUnknown()
+      .nullable()
+      .defined(),
+  }),
+  'join-plugins': object({
+    kind: kind('join-plugins'),
+    intoId: id(),
+    pluginIds: pluginIds().min(1),
+    builds: builds(),
+  }),
+  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), buildIds: pluginIds().min(1) }),
+  'release-builds': object({ kind: kind('release-builds'), buildIds: pluginIds().min(1) }),
+  'name-vendor': object({
+    kind: kind('name-vendor'),
+    spellings: array().of(string().strict().min(1).max(2000).required()).min(1).max(1000).required(),
+    name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
+    apart: boolean().strict().required(),
+  }),
+  'make-session': object({
+    kind: kind('make-session'),
+    id: newId(),
+    name: name('the name of a session'),
+    lanes: array()
+      .of(
+        object({
+          id: newId(),
+          kind: string().oneOf(LANE_KINDS).required(),
+          name: name('the name of a lane'),
+          inserts: number().strict().integer().min(0).max(16).required(),
+        }).noUnknown(),
+      )
+      .min(1)
+      .max(64)
+      .required(),
+  }),
+} satisfies Partial<Record<IntentKind, Schema>>;
+
+/** The kinds of intents that may be sent as a change; loading goes by its own way, since it is also counted. */
+export type SentIntentKind = keyof typeof INTENT_SCHEMAS;
+export type SentIntent = Extract<Intent, { kind: SentIntentKind }>;
+
+const isSentKind = (value: unknown): value is SentIntentKind =>
+  typeof value === 'string' && Object.hasOwn(INTENT_SCHEMAS, value);
+
+/** A change of the arrangement, as an intent. `mark` stands for the rows that the window saw and that it would change (see markOf in core). */
+export const changeRequest = object({
+  intent: lazy((value: { kind?: unknown } | undefined) =>
+    isSentKind(value?.kind)
+      ? INTENT_SCHEMAS[value.kind].noUnknown()
+      : mixed().test('kind', `intent.kind must be one of ${Object.keys(INTENT_SCHEMAS).join(', ')}`, () => false),
+  ),
+  mark: string().strict().max(40).optional(),
+}).noUnknown();
+
+/** Undo or redo: `expects` is the change that the window showed as the next; absent takes whatever is. */
+export const stepRequest = object({ expects: string().strict().max(4000).optional() }).noUnknown();

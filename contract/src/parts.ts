@@ -1,0 +1,59 @@
+/** What requests are made of: names, ids, rules. */
+import { array, number, object, string } from 'yup';
+import { CHEST_SLOTS } from '@clever-drawer/core/chests/arrangement';
+
+export const NAME_LENGTH = 120;
+export const ID_LENGTH = 600;
+export const MANY = 100_000;
+
+export const name = (what: string) =>
+  string()
+    .strict()
+    .trim(`${what} must not begin or end with a blank`)
+    .min(1, `${what} must not be empty`)
+    .max(NAME_LENGTH)
+    .required(`${what} must not be empty`);
+export const id = () => string().strict().min(1).max(ID_LENGTH).required();
+export const optionalId = () => string().strict().min(1).max(ID_LENGTH).nullable().defined();
+export const newId = () => string().strict().uuid('a new id must be a UUID').required();
+export const pluginIds = () => array().of(id()).strict().max(MANY).required();
+
+/** A rule as it is sent and kept: a list of keywords. */
+export const ruleSchema = object({
+  kind: string().strict().oneOf(['keywords']).required(),
+  words: array()
+    .of(string().strict().trim().min(1).max(60).required())
+    .min(1, 'a keyword rule needs at least one word')
+    .max(200)
+    .required(),
+}).noUnknown();
+export const rule = () => ruleSchema.nullable().defined();
+
+/** The number of a tray. */
+export function tray() {
+  return number()
+    .strict()
+    .integer()
+    .min(1, 'a tray is a number from 1 to 9')
+    .max(9, 'a tray is a number from 1 to 9')
+    .required();
+}
+
+/** The slots that a chest is meant for; null for all. */
+export const slots = () =>
+  array().of(string().oneOf(CHEST_SLOTS).required()).min(1).max(CHEST_SLOTS.length).nullable().defined();
+
+/** A text that is there: without blanks around it, and of one character at least. */
+export const text = (max: number) => string().strict().trim().min(1).max(max);
+
+export const day = () =>
+  string()
+    .strict()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day is written as YYYY-MM-DD')
+    .nullable()
+    .defined();
+
+export const picture = () =>
+  string()
+    .strict()
+    .matches(/^[0-9a-f]{64}$/, 'a picture is named by its SHA-256');

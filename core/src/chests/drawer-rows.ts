@@ -1,0 +1,41 @@
+import type { ChestId, DrawerId } from '../ids.js';
+import { asId } from '../ids.js';
+import type { Arrangement, Drawer } from './arrangement.js';
+import { entryId } from './arrangement.js';
+import type { Edit } from './edit.js';
+import { dividersIn, drawerAndInner, drawersIn, entriesIn } from './look-up.js';
+
+/** Entries and dividers before their drawer and inner drawers before the outer one, so that the inverse makes the outer one first. */
+export function removeDrawer(state: Arrangement, drawer: Drawer): Edit[] {
+  return drawerAndInner(state, drawer.id)
+    .reverse()
+    .flatMap((one): Edit[] => [
+      ...entriesIn(state, one.id).map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null })),
+      ...dividersIn(state, one.id).map((row): Edit => ({ of: 'divider', id: row.id, before: row, after: null })),
+      { of: 'drawer', id: one.id, before: one, after: null },
+    ]);
+}
+
+/** A copy of a drawer with all that it holds. The ids of what is inside are made of the copy's own, so that screen and server name them alike. */
+export function copyDrawers(
+  state: Arrangement,
+  drawer: Drawer,
+  to: { id: string; chestId: ChestId; parentId: DrawerId | null; order: string },
+): Edit[] {
+  const id = asId<DrawerId>(to.id);
+  const copy: Drawer = { ...drawer, ...to, id };
+  return [
+    { of: 'drawer', id, before: null, after: copy },
+    ...entriesIn(state, drawer.id).map((entry): Edit => {
+      const after = { ...entry, id: entryId(id, entry.pluginId), drawerId: id };
+      return { of: 'entry', id: after.id, before: null, after };
+    }),
+    ...dividersIn(state, drawer.id).map((divider, at): Edit => {
+      const after = { ...divider, id: `${id}.line${String(at)}`, drawerId: id };
+      return { of: 'divider', id: after.id, before: null, after };
+    }),
+    ...drawersIn(state, drawer.chestId, drawer.id).flatMap((inner, at) =>
+      copyDrawers(state, inner, { id: `${id}.${String(at)}`, chestId: to.chestId, parentId: id, order: inner.order }),
+    ),
+  ];
+}

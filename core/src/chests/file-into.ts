@@ -1,0 +1,24 @@
+import type { PluginId } from '../ids.js';
+import type { Arrangement, Divider, Drawer, Entry } from './arrangement.js';
+import { entryId } from './arrangement.js';
+import type { Edit } from './edit.js';
+import { byOrder, dividersIn, entriesIn } from './look-up.js';
+import { keysBefore } from './order-keys.js';
+import type { NameOf } from './plan.js';
+
+/** Entries and dividers of a drawer as they stand one after the other. */
+export const linesIn = (state: Arrangement, drawer: Pick<Drawer, 'id'>): (Entry | Divider)[] =>
+  [...entriesIn(state, drawer.id), ...dividersIn(state, drawer.id)].sort(byOrder);
+
+/** Edits for the plugins that do not stand in the drawer yet; unknown ones and doubles are passed over. */
+export function fileInto(state: Arrangement, drawer: Drawer, pluginIds: readonly PluginId[], nameOf: NameOf): Edit[] {
+  const fresh = [...new Set(pluginIds)].filter(
+    (id) => nameOf(id) !== undefined && !state.entry.has(entryId(drawer.id, id)),
+  );
+  const orders = keysBefore(linesIn(state, drawer), null, fresh.length);
+  return fresh.map((pluginId, index) => {
+    const id = entryId(drawer.id, pluginId);
+    const after: Entry = { id, drawerId: drawer.id, pluginId, order: orders[index] ?? '', name: null };
+    return { of: 'entry', id, before: null, after };
+  });
+}

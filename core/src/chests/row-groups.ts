@@ -1,0 +1,108 @@
+import type { Arrangement, RowKind, Rows } from './arrangement.js';
+
+interface Ordered {
+  readonly id: string;
+  readonly order: string;
+}
+
+/** Kinds of rows that have an order among their siblings. */
+type OrderedKind = { [Kind in RowKind]: Rows[Kind] extends Ordered ? Kind : never }[RowKind];
+
+/** Ways in which rows are looked up together: of which kind, and by what. */
+interface Grouping<Kind extends OrderedKind = OrderedKind> {
+  readonly of: Kind;
+  readonly key: (row: Rows[Kind]) => string;
+}
+const grouping = <Kind extends OrderedKind>(of: Kind, key: (row: Rows[Kind]) => string): Grouping<Kind> => ({
+  of,
+  key,
+});
+
+export const GROUPINGS = {
+  drawersIn: grouping('drawer', (row) => `${row.chestId}|${row.parentId ?? ''}`),
+  innerDrawers: grouping('drawer', (row) => row.parentId ?? ''),
+  entriesIn: grouping('entry', (row) => row.drawerId),
+  entriesOf: grouping('entry', (row) => row.pluginId),
+  dividersIn: grouping('divider', (row) => row.drawerId),
+  onTray: grouping('trayEntry', (row) => String(row.tray)),
+  traysOf: grouping('trayEntry', (row) => row.pluginId),
+} as const;
+export type GroupingName = keyof typeof GROUPINGS;
+type RowOf<Name extends GroupingName> = Rows[(typeof GROUPINGS)[Name]['of']];
+
+/** By order key, as plain text and not by language, then by id, so that equal keys never change places. */
+export const byOrder = (a: Ordered, b: Ordered): number =>
+  a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+
+const NONE: readonly never[] = [];
+
+// Maps of rows are never changed, so what was grouped once holds for as long as the map does.
+const remembered = new WeakMap<object, Map<GroupingName, Map<string, readonly Ordered[]>>>();
+
+/** The rows of a group in order; empty when there are none. */
+export function group<Name extends GroupingName>(state: Arrangement, name: Name, key: string): readonly RowOf<Name>[] {
+  return groupsOf(state, name).get(key) ?? NONE;
+}
+
+/** All groups of a grouping, by key. */
+export function groupsOf<Name extends GroupingName>(
+  state: Arrangement,
+  name: Name,
+): ReadonlyMap<string, readonly RowOf<Name>[]> {
+  const { of, key } = GROUPINGS[name] as Grouping;
+  const rows = state[of] as ReadonlyMap<string, Ordered>;
+  let groups = remembered.get(rows);
+  if (groups === undefined) remembered.set(rows, (groups = new Map<GroupingName, Map<string, readonly Ordered[]>>()));
+  let own = groups.get(name);
+  if (own === undefined) {
+    const made = new Map<string, Ordered[]>();
+    for (const row of rows.values()) {
+      const at = key(row as never);
+      const list = made.get(at);
+      if (list === undefined) made.set(at, [row]);
+      else list.push(row);
+    }
+    for (const list of made.values()) list.sort(byOrder);
+    groups.set(name, (own = made));
+  }
+  return own as unknown as ReadonlyMap<string, readonly RowOf<Name>[]>;
+}
+
+/** What a change did to a row. */
+interface RowEdit {
+  readonly id: string;
+  readonly before: object | null;
+  readonly after: object | null;
+}
+
+/** Hands what was grouped on to the rows after a change: only the groups that the edits touch are made anew. */
+export function carryGroups(before: object, after: object, kind: RowKind, edits: readonly RowEdit[]): void {
+  const groups = remembered.get(before);
+  if (groups === undefined) return;
+  const carried = new Map<GroupingName, Map<string, readonly Ordered[]>>();
+  for (const [name, old] of groups) {
+    const { of, key } = GROUPINGS[name] as Grouping;
+    if (of !== kind) continue;
+    const next = new Map(old);
+    const ids = new Set(edits.map((edit) => edit.id));
+    const arriving = new Map<string, Ordered[]>();
+    const touched = new Set<string>();
+    // The last edit of a row is what stands.
+    for (const edit of new Map(edits.map((one) => [one.id, one])).values()) {
+      if (edit.after === null) continue;
+      const at = key(edit.after as never);
+      touched.add(at);
+      const list = arriving.get(at);
+      if (list === undefined) arriving.set(at, [edit.after as Ordered]);
+      else list.push(edit.after as Ordered);
+    }
+    for (const edit of edits) if (edit.before !== null) touched.add(key(edit.before as never));
+    for (const at of touched) {
+      const list = [...(old.get(at) ?? []).filter((row) => !ids.has(row.id)), ...(arriving.get(at) ?? [])];
+      if (list.length === 0) next.delete(at);
+      else next.set(at, list.sort(byOrder));
+    }
+    carried.set(name, next);
+  }
+  remembered.set(after, carried);
+}

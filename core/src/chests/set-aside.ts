@@ -1,0 +1,104 @@
+import type { Architecture } from '../facts/format.js';
+import type { BuildId, PluginId } from '../ids.js';
+import { wordsOf } from '../text/words.js';
+
+/** Why something is set aside. */
+export const ASIDE_REASONS = ['demo', 'not-licensed', 'older-build', 'not-for-me', 'faulty'] as const;
+export type AsideReason = (typeof ASIDE_REASONS)[number];
+export const ASIDE_LABELS: Readonly<Record<AsideReason, string>> = {
+  demo: 'demo',
+  'not-licensed': 'not licensed',
+  'older-build': 'older build',
+  'not-for-me': 'not for me',
+  faulty: 'faulty',
+};
+
+/** A plugin, or one build of it, out of every menu, still in the catalogue and in its drawers. */
+export interface Aside {
+  /** The plugin's id, or the build's. */
+  readonly id: string;
+  readonly pluginId: PluginId;
+  /** Null when it is the whole plugin. */
+  readonly buildId: BuildId | null;
+  readonly reason: AsideReason;
+  /** The day on which a demo ends, as YYYY-MM-DD; null when it has no end. */
+  readonly until: string | null;
+}
+
+/** A build to be set aside, with the plugin that it belongs to. */
+export interface BuildOf {
+  readonly id: BuildId;
+  readonly pluginId: PluginId;
+}
+
+interface AsideBuild {
+  readonly id: BuildId;
+  readonly architectures: readonly Architecture[];
+  readonly version: string | null;
+  readonly path: string;
+  readonly found: boolean;
+}
+interface AsidePlugin {
+  readonly id: PluginId;
+  readonly name: string;
+  readonly vendor: string | null;
+  readonly builds: readonly AsideBuild[];
+}
+
+/** What a rule of thumb would set aside. */
+export interface AsideWish {
+  readonly pluginIds: readonly PluginId[];
+  readonly builds: readonly BuildOf[];
+  readonly reason: AsideReason;
+}
+
+const NARROW: ReadonlySet<Architecture> = new Set(['x86', 'arm']);
+
+/** Builds that run in 32 bits only, where the plugin has another build: one without is all there is of it, and stays. */
+export const narrowBuilds = (plugins: readonly AsidePlugin[]): AsideWish => ({
+  pluginIds: [],
+  builds: plugins.flatMap((plugin) => {
+    const narrow = plugin.builds.filter(isNarrow);
+    return narrow.length === plugin.builds.length ? [] : narrow.map(({ id }) => ({ id, pluginId: plugin.id }));
+  }),
+  reason: 'older-build',
+});
+
+const isNarrow = ({ architectures }: AsideBuild): boolean =>
+  architectures.length > 0 && architectures.every((one) => NARROW.has(one));
+
+/** Every build but the preferred one (the first that is there) of each plugin. */
+export const otherBuilds = (plugins: readonly AsidePlugin[]): AsideWish => ({
+  pluginIds: [],
+  builds: plugins.flatMap((plugin) => {
+    const preferred = plugin.builds.find((build) => build.found) ?? plugin.builds[0];
+    return plugin.builds.filter((build) => build !== preferred).map(({ id }) => ({ id, pluginId: plugin.id }));
+  }),
+  reason: 'older-build',
+});
+
+// Words by which makers mark what is not the whole thing, in name, version or file name. Common practice.
+const DEMO_WORDS = new Set(['demo', 'trial', 'eval', 'evaluation', 'lite', 'unregistered']);
+
+/** A vendor's plugins that call themselves demo or trial; with `all`, every plugin of the vendor. */
+export const demosOf = (plugins: readonly AsidePlugin[], vendor: string, all: boolean): AsideWish => ({
+  pluginIds: plugins
+    .filter((plugin) => plugin.vendor === vendor && (all || callsItselfDemo(plugin)))
+    .map((plugin) => plugin.id),
+  builds: [],
+  reason: 'demo',
+});
+
+function callsItselfDemo({ name, builds }: AsidePlugin): boolean {
+  const texts = [name, ...builds.flatMap((build) => [build.version ?? '', build.path.split(/[\\/]/).pop() ?? ''])];
+  return texts.some((text) => wordsOf(text).some((word) => DEMO_WORDS.has(word)));
+}
+
+const DAY_MS = 86_400_000;
+
+/** Whole days from today until the end of a demo, 0 on its last day, negative afterwards; null without an end. */
+export function daysLeft({ until }: Pick<Aside, 'until'>, now: Date): number | null {
+  if (until === null) return null;
+  const today = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate());
+  return Math.round((Date.parse(`${until}T00:00:00Z`) - today) / DAY_MS);
+}

@@ -1,0 +1,246 @@
+import { fold, joined, wordsOf } from '../text/words.js';
+import { JoinedNames } from './joined-names.js';
+import { Postings } from './postings.js';
+import type { Candidate, Tier } from './vocabulary.js';
+import { Vocabulary } from './vocabulary.js';
+
+/** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
+export interface SearchText {
+  readonly names: readonly string[];
+  /** Vendor, type, tags. */
+  readonly more: readonly string[];
+}
+
+/** Below this many results, less certain ways of reading what was typed are tried too. */
+const FEW = 5;
+
+const COSTS: Readonly<Record<Tier, number>> = {
+  whole: 0,
+  beginning: 2,
+  inside: 8,
+  slip: 9,
+  'begun slip': 10,
+  loose: 14,
+};
+const INITIALS = { whole: 3, beginning: 5 };
+const LATER_WORD = 1;
+const MORE_WORD = 3;
+const NOT_MET = 255;
+const SCORES = 4096;
+const INSIDE_SCORE = 24;
+const WHOLE_SCORE = 0;
+const BEGUN_SCORE = 1;
+const LONGEST_INITIALS = 8;
+const SHORTEST_JOINED = 4;
+
+/** Where a word stands in a text: first word of a name, a later one, or a further word. Kept in the two low bits of a posting. */
+const PLACES = { first: 0, later: 1, more: 2 };
+const PLACE_COSTS = [0, LATER_WORD, MORE_WORD, MORE_WORD];
+
+/**
+ * Finds things by what people type: words in any order, beginnings of words, model numbers without punctuation, initials, one slip of the hand,
+ * pieces from inside a word, and abbreviations of their own making. Made once, asked per keystroke; results are numbers of the given texts,
+ * best first, equal ones in the given order.
+ */
+export class SearchIndex {
+  private readonly words = new Vocabulary();
+  private readonly initials = new Vocabulary();
+  private readonly wordItems = new Postings();
+  private readonly initialItems = new Postings();
+  private readonly names = new JoinedNames();
+  private readonly lengths: Uint8Array;
+  private readonly cost: Uint8Array;
+  private readonly total: Uint16Array;
+  private readonly met: Uint8Array;
+
+  constructor(texts: readonly SearchText[]) {
+    const moreWords = new Map<string, readonly number[]>();
+    this.lengths = new Uint8Array(texts.length);
+    this.cost = new Uint8Array(texts.length);
+    this.total = new Uint16Array(texts.length);
+    this.met = new Uint8Array(texts.length);
+    texts.forEach(({ names, more }, item) => {
+      for (const name of names) this.addName(name, item);
+      for (const text of more) {
+        let numbers = moreWords.get(text);
+        if (numbers === undefined) moreWords.set(text, (numbers = this.numbersOf(text)));
+        for (const number of numbers) this.wordItems.add(number, (item << 2) | PLACES.more);
+      }
+    });
+    this.words.close();
+    this.initials.close();
+  }
+
+  get size(): number {
+    return this.lengths.length;
+  }
+
+  /**
+   * The numbers of what fits, best first; all of them, in order, for a text without letters and digits. `sure` leaves out what was maybe meant:
+   * for boxes in which Enter acts on the first result. Never throws.
+   */
+  find(typed: string, sure = false): Uint32Array {
+    const wanted = fold(typed)
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter((word) => word !== '')
+      .slice(0, 12);
+    if (wanted.length === 0) return Uint32Array.from({ length: this.size }, (_, item) => item);
+    this.total.fill(0);
+    this.met.fill(0);
+    const found = wanted.map((word) => this.words.begunBy(word));
+    const widened = (more: (word: string) => readonly Candidate[]): number =>
+      this.meet(wanted, this.widen(wanted, found, more));
+    let count = this.meet(wanted, found);
+    if (count < FEW) count = widened((word) => this.words.holding(word));
+    if (sure) return this.ranked(wanted.length, wanted.length);
+    // What was typed right is not mixed with what might have been meant: slips are looked for when nothing else fits.
+    if (count === 0) count = widened((word) => this.words.near(word));
+    if (count === 0) count = widened((word) => this.words.far(word));
+    return this.ranked(count > 0 ? wanted.length : this.mostMet(wanted.length), wanted.length);
+  }
+
+  /** Words that fit nothing at all ("the big plate") do not hide what the others fit, as long as that is half of them. */
+  private mostMet(all: number): number {
+    const most = this.met.reduce((best, count) => Math.max(best, count), 0);
+    return Math.max(1, most, Math.ceil(all / 2));
+  }
+
+  private addName(name: string, item: number): void {
+    const words = wordsOf(name);
+    let [initials, whole, before] = ['', '', ''];
+    for (const word of words) {
+      this.post(word, (item << 2) | (before === '' ? PLACES.first : PLACES.later));
+      // "tx73" is a word for whoever types it: a model number is written with and without its dash.
+      if (before !== '' && startsWithDigit(word) !== startsWithDigit(before))
+        this.post(before + word, (item << 2) | PLACES.later);
+      if (initials.length < LONGEST_INITIALS) initials += word[0] ?? '';
+      whole += word;
+      before = word;
+    }
+    this.names.add(whole, item);
+    if (words.length > 1) this.addInitials(initials, item);
+    if (this.lengths[item] === 0) this.lengths[item] = Math.min(15, words.length);
+  }
+
+  private post(word: string, posting: number): void {
+    this.wordItems.add(this.words.add(word), posting);
+  }
+
+  private addInitials(initials: string, item: number): void {
+    this.initialItems.add(this.initials.add(initials), item);
+  }
+
+  private numbersOf(text: string): readonly number[] {
+    const words = wordsOf(text);
+    // "ch" for Copper Hat: a vendor's initials are a word of its own.
+    const all = words.length > 1 ? [...words, words.map((word) => word[0] ?? '').join(''), joined(text)] : words;
+    return [...new Set(all)].map((word) => this.words.add(word));
+  }
+
+  /** More candidates for each word, in the same lists. */
+  private widen(
+    wanted: readonly string[],
+    found: Candidate[][],
+    more: (word: string) => readonly Candidate[],
+  ): Candidate[][] {
+    wanted.forEach((word, at) => {
+      const own = found[at];
+      if (own === undefined) return;
+      const known = new Set(own.map((one) => one.word));
+      for (const one of more(word)) if (!known.has(one.word)) own.push(one);
+    });
+    return found;
+  }
+
+  /** Adds up what each item costs; returns how many items every word fits. */
+  private meet(wanted: readonly string[], found: readonly (readonly Candidate[])[]): number {
+    const { total, met, cost } = this;
+    total.fill(0);
+    met.fill(0);
+    wanted.forEach((word, at) => {
+      cost.fill(NOT_MET);
+      for (const { word: number, tier } of found[at] ?? []) this.price(number, COSTS[tier]);
+      if (word.length > 1) this.priceInitials(word);
+      for (let item = 0; item < cost.length; item++) {
+        const price = cost[item] ?? NOT_MET;
+        if (price === NOT_MET) continue;
+        met[item] = (met[item] ?? 0) + 1;
+        total[item] = (total[item] ?? 0) + price;
+      }
+    });
+    this.meetJoined(wanted);
+    let count = 0;
+    for (let item = 0; item < met.length; item++) if (met[item] === wanted.length) count++;
+    return count;
+  }
+
+  private price(word: number, base: number): void {
+    const { cost } = this;
+    this.wordItems.each(word, (posting) => {
+      const item = posting >> 2;
+      const price = base + (PLACE_COSTS[posting & 3] ?? MORE_WORD);
+      if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
+    });
+  }
+
+  private priceInitials(typed: string): void {
+    const { cost } = this;
+    for (const { word, tier } of this.initials.begunBy(typed)) {
+      const price = tier === 'whole' ? INITIALS.whole : INITIALS.beginning;
+      this.initialItems.each(word, (item) => {
+        if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
+      });
+    }
+  }
+
+  /** What was typed, without its blanks, as one piece of a name. */
+  private meetJoined(wanted: readonly string[]): void {
+    const { total, met } = this;
+    const whole = wanted.join('');
+    const score = (item: number, value: number): void => {
+      if (met[item] === wanted.length && (total[item] ?? 0) <= value) return;
+      met[item] = wanted.length;
+      total[item] = value;
+    };
+    if (whole.length >= SHORTEST_JOINED) this.names.holding(whole, (item) => score(item, INSIDE_SCORE));
+    this.names.begunBy(whole, (item, isWhole) => {
+      met[item] = wanted.length;
+      total[item] = isWhole ? WHOLE_SCORE : BEGUN_SCORE;
+    });
+  }
+
+  /** Items that enough words fit, by their cost; of equal ones shorter names first, then the given order. */
+  private ranked(enough: number, all: number): Uint32Array {
+    const { met, total, lengths } = this;
+    const counts = new Uint32Array(SCORES + 1);
+    const scoreOf = (item: number): number => {
+      const missing = (all - (met[item] ?? 0)) * 1024;
+      return Math.min(
+        SCORES - 1,
+        missing + Math.min(255, total[item] ?? 0) * 4 + Math.min(3, (lengths[item] ?? 0) >> 1),
+      );
+    };
+    let count = 0;
+    for (let item = 0; item < met.length; item++) {
+      if ((met[item] ?? 0) < enough) continue;
+      count++;
+      const slot = scoreOf(item) + 1;
+      counts[slot] = (counts[slot] ?? 0) + 1;
+    }
+    for (let score = 1; score <= SCORES; score++) counts[score] = (counts[score] ?? 0) + (counts[score - 1] ?? 0);
+    const result = new Uint32Array(count);
+    for (let item = 0; item < met.length; item++) {
+      if ((met[item] ?? 0) < enough) continue;
+      const score = scoreOf(item);
+      const at = counts[score] ?? 0;
+      result[at] = item;
+      counts[score] = at + 1;
+    }
+    return result;
+  }
+}
+
+function startsWithDigit(word: string): boolean {
+  const code = word.charCodeAt(0);
+  return code >= 48 && code <= 57;
+}

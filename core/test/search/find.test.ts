@@ -1,0 +1,142 @@
+import fc from 'fast-check';
+import { Finder } from '../../src/search/find-plugins';
+import { facetOf, narrow } from '../../src/search/narrow';
+import { slipOf } from '../../src/search/one-edit';
+import { foldedWords, wordsOf } from '../../src/text/words';
+
+const studio = [
+  ['Copper Plate', 'Tollgate Sound'],
+  ['Copper Shelf EQ', 'Tollgate Sound'],
+  ['Sequencer', 'Stiltwalker'],
+  ['TX-73', 'Copperhat'],
+  ['Poly TX-81 Lead', 'Copperhat'],
+  ['Vestry Plate', 'Nightjar Works'],
+  ['Marrow Compressor', 'Marrow & Pine'],
+  ['Bellowsmantle Panner', 'Plumbago'],
+  ['Überhall', 'Pebbledash'],
+].map(([name = '', more = '']) => ({ name, more }));
+const finder = new Finder([...studio, { name: 'the dark room', names: ['Vestry Hall'], more: 'Nightjar Works' }]);
+const found = (typed: string): string[] => finder.find(typed).map((one) => one.name);
+
+describe('what people type finds what they mean', () => {
+  it.each([
+    ['several words in any order', 'plate copper', 'Copper Plate'],
+    ['beginnings of words', 'cop pla', 'Copper Plate'],
+    ['a model number without its dash', 'tx73', 'TX-73'],
+    ['a model number inside a longer name', 'tx81', 'Poly TX-81 Lead'],
+    ['initials', 'cse', 'Copper Shelf EQ'],
+    ['a letter wrong', 'veztry', 'Vestry Plate'],
+    ['a letter left out', 'vesry', 'Vestry Plate'],
+    ['a letter too many', 'vesttry', 'Vestry Plate'],
+    ['two letters swapped', 'vetsry', 'Vestry Plate'],
+    ['vendor plus word', 'nightjar plate', 'Vestry Plate'],
+    ["the vendor's initials plus a word", 'nw plate', 'Vestry Plate'],
+    ['the words joined', 'copperplate', 'Copper Plate'],
+    ['a piece from inside a word', 'mantle', 'Bellowsmantle Panner'],
+    ['a piece across words', 'perpla', 'Copper Plate'],
+    ['consonants alone', 'cmprssr', 'Marrow Compressor'],
+    ['without the accent', 'uberhall', 'Überhall'],
+    ['the nickname', 'dark room', 'the dark room'],
+    ['the given name behind a nickname', 'vestry hall', 'the dark room'],
+    ['with a word that fits nothing', 'that big copper plate', 'Copper Plate'],
+  ])('%s: %s', (_how, typed, name) => expect(found(typed)[0]).toBe(name));
+
+  it('the best match first: the whole name before a beginning, a word before a piece of one', () => {
+    expect(found('plate').slice(0, 2)).toEqual(['Copper Plate', 'Vestry Plate']);
+    expect(found('eq')[0]).toBe('Copper Shelf EQ');
+  });
+  it('all in the given order for nothing typed, none for what fits nowhere', () => {
+    expect(found(' - ')).toHaveLength(10);
+    expect(found('zzzzqqq')).toEqual([]);
+  });
+});
+
+describe('one slip of the hand (Damerau 1964: one letter wrong, missing, too many, or two swapped)', () => {
+  /** The distance by its textbook table (optimal string alignment), to hold the quick way to. */
+  function distance(a: string, b: string): number {
+    const d = Array.from({ length: a.length + 1 }, (_, i) =>
+      Array.from({ length: b.length + 1 }, (_x, j) => (i === 0 ? j : j === 0 ? i : 0)),
+    );
+    const at = (i: number, j: number): number => d[i]?.[j] ?? 0;
+    for (let i = 1; i <= a.length; i++)
+      for (let j = 1; j <= b.length; j++) {
+        const same = a[i - 1] === b[j - 1] ? 0 : 1;
+        let best = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + same);
+        if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+          best = Math.min(best, at(i - 2, j - 2) + 1);
+        (d[i] ?? [])[j] = best;
+      }
+    return at(a.length, b.length);
+  }
+  const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 6 });
+
+  it('is told exactly where the textbook distance is at most one', () => {
+    fc.assert(
+      fc.property(word, word, (typed, target) => {
+        const beginnings = Array.from({ length: target.length }, (_, at) => target.slice(0, at));
+        const expected =
+          distance(typed, target) <= 1
+            ? 'whole'
+            : beginnings.some((one) => distance(typed, one) <= 1)
+              ? 'beginning'
+              : null;
+        const slip = slipOf(typed, target);
+        // What is both counts as either: "ab" is "abc" with a letter left out, and its beginning.
+        if (slip === 'beginning' && expected === 'whole') expect(target.startsWith(typed)).toBe(true);
+        else if (slip === null && expected === 'beginning')
+          expect(beginnings.some((one) => one.length < typed.length && distance(typed, one) <= 1)).toBe(true);
+        else expect(slip).toBe(expected);
+      }),
+      { seed: 20261125, numRuns: 3000 },
+    );
+  });
+});
+
+it('words of ASCII names are cut alike by the quick way and by the one for any script', () => {
+  fc.assert(
+    fc.property(fc.string({ unit: fc.constantFrom(...'aZbQ3 9-_&é'.split('')), maxLength: 14 }), (name) => {
+      expect(wordsOf(name)).toEqual(foldedWords(name));
+    }),
+    { seed: 20261126, numRuns: 2000 },
+  );
+});
+
+describe('narrowing by several questions', () => {
+  const roles = facetOf([['effect'], ['effect'], ['instrument'], [], ['effect']]);
+  const formats = facetOf([['VST3', 'AU'], ['AU'], ['VST3'], ['AU'], ['LV2']]);
+  const all = [0, 1, 2, 3, 4];
+  const count = (facet: typeof roles, counts: readonly number[] | undefined) =>
+    Object.fromEntries(facet.values.map((value, at) => [value, counts?.[at]]));
+
+  it('counts of each question follow the other questions, not its own', () => {
+    const { passing, counts } = narrow(all, [roles, formats], [['effect'], ['AU']]);
+    expect([...passing]).toEqual([0, 1]);
+    expect(count(roles, counts[0])).toEqual({ effect: 2, instrument: 0 });
+    expect(count(formats, counts[1])).toEqual({ VST3: 1, AU: 2, LV2: 1 });
+  });
+
+  it('equals filtering plainly, for any questions (one pass against many)', () => {
+    const values = ['a', 'b', 'c', 'd'];
+    const items = fc.array(fc.tuple(fc.subarray(values), fc.subarray(values), fc.subarray(values)), { maxLength: 30 });
+    const wanted = fc.tuple(fc.subarray(values), fc.subarray(values), fc.subarray(values));
+    fc.assert(
+      fc.property(items, wanted, (rows, asked) => {
+        const facets = [0, 1, 2].map((at) => facetOf(rows.map((row) => row[at] ?? [])));
+        const passes = (row: readonly string[][], but: number): boolean =>
+          asked.every((own, at) => at === but || own.length === 0 || own.some((value) => row[at]?.includes(value)));
+        const { passing, counts } = narrow(
+          rows.map((_, at) => at),
+          facets,
+          asked,
+        );
+        expect([...passing]).toEqual(rows.flatMap((row, at) => (passes(row, -1) ? [at] : [])));
+        facets.forEach((facet, at) =>
+          facet.values.forEach((value, number) =>
+            expect(counts[at]?.[number]).toBe(rows.filter((row) => passes(row, at) && row[at]?.includes(value)).length),
+          ),
+        );
+      }),
+      { seed: 20261127, numRuns: 300 },
+    );
+  });
+});

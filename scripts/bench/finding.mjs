@@ -1,0 +1,170 @@
+// Search over 50,000 invented plugins: how often the wanted one is among the first five, how long a keystroke takes, how long the index takes.
+import MiniSearch from 'minisearch';
+import { load, middle, ROUNDS, tell } from './measure.mjs';
+
+const PLUGINS = 50_000;
+const PER_WAY = 30;
+const AMONG = 5;
+const SEED = 20261124;
+
+/** Numbers from 0 to 1 that are the same in every run (Park and Miller, 1988). */
+function numbers(seed) {
+  let state = seed % 2147483647;
+  return () => (state = (state * 48271) % 2147483647) / 2147483647;
+}
+
+export async function benchFinding() {
+  const { SearchIndex } = await load('core/dist/search/search-index.js');
+  const { FIRST_HALVES, SECOND_HALVES, KIND_WORDS } = await load('demo/dist/names.js');
+  const { VENDORS } = await load('demo/dist/vendors.js');
+  const random = numbers(SEED);
+  const plugins = inventPlugins(random, { FIRST_HALVES, SECOND_HALVES, KIND_WORDS, VENDORS });
+  const texts = plugins.map(({ name, nickname, vendor }) => ({
+    names: nickname === null ? [name] : [nickname, name],
+    more: [vendor],
+  }));
+  tellBuild(SearchIndex, MiniSearch, texts);
+  const index = new SearchIndex(texts);
+  const queries = inventQueries(random, plugins);
+  tellFound(index, queries);
+  tellTimes(index, queries, plugins);
+}
+
+/** Names of two or three words, many with a model number, no two alike; one in twenty has a nickname. */
+function inventPlugins(random, { FIRST_HALVES, SECOND_HALVES, KIND_WORDS, VENDORS }) {
+  const pick = (list) => list[Math.floor(random() * list.length)];
+  const kinds = Object.values(KIND_WORDS)
+    .flat()
+    .filter((word) => word !== '');
+  const seconds = ['Old', 'Bright', 'Wooden', 'Silver', 'Lantern', 'Harbour', 'Puppet', 'Thunder', 'Goose', 'Mill'];
+  const vendors = [
+    ...VENDORS.map((vendor) => vendor.name),
+    ...Array.from(
+      { length: 300 },
+      () => `${pick(FIRST_HALVES)}${pick(SECOND_HALVES)} ${pick(['Sound', 'Audio', 'Works', 'Tools'])}`,
+    ),
+  ];
+  const taken = new Set();
+  const plugins = [];
+  while (plugins.length < PLUGINS) {
+    const invented = `${pick(FIRST_HALVES)}${pick(SECOND_HALVES)}`;
+    const middleWord = random() < 0.5 ? ` ${pick(seconds)}` : '';
+    const model = random() < 0.4 ? ` ${letters(random, 2)}-${Math.floor(random() * 990) + 10}` : '';
+    const name = `${invented}${middleWord} ${pick(kinds)}${model}`;
+    if (taken.has(name)) continue;
+    taken.add(name);
+    const nickname = random() < 0.05 ? `the ${pick(seconds).toLowerCase()} ${letters(random, 5).toLowerCase()}` : null;
+    plugins.push({ name, nickname, vendor: pick(vendors), model: model.trim() });
+  }
+  return plugins.sort((a, b) => (a.name < b.name ? -1 : 1));
+}
+
+const letters = (random, count) =>
+  Array.from({ length: count }, () => String.fromCharCode(65 + Math.floor(random() * 26))).join('');
+
+const wordsIn = (text) => text.split(/[\s-]+/).filter((word) => word !== '');
+const initialsOf = (text) =>
+  wordsIn(text)
+    .map((word) => word[0])
+    .join('');
+
+/** The ways in which people type. Each makes what is typed for a plugin, or null where the plugin has nothing to type that way. */
+const WAYS = {
+  'all words in another order': ({ name }) => wordsIn(name).reverse().join(' '),
+  'beginnings of all words': ({ name }) =>
+    wordsIn(name)
+      .map((word) => word.slice(0, 4))
+      .join(' '),
+  'a model number without punctuation': ({ name, model }) =>
+    model === '' ? null : `${wordsIn(name)[0].slice(0, 5)} ${model.replace('-', '').toLowerCase()}`,
+  initials: ({ name }) => (wordsIn(name).length < 4 ? null : initialsOf(name).toLowerCase()),
+  'one letter wrong': ({ name }, random) =>
+    slip(name, random, (word, at) => `${word.slice(0, at)}q${word.slice(at + 1)}`),
+  'one letter left out': ({ name }, random) => slip(name, random, (word, at) => word.slice(0, at) + word.slice(at + 1)),
+  'two letters swapped': ({ name }, random) =>
+    slip(name, random, (word, at) => word.slice(0, at) + word[at + 1] + word[at] + word.slice(at + 2)),
+  'vendor and words': ({ name, vendor }) => `${wordsIn(vendor)[0]} ${wordsIn(name).slice(0, 2).join(' ')}`,
+  'the nickname': ({ nickname }) => nickname,
+  'the given name behind a nickname': ({ nickname, name }) => (nickname === null ? null : name.toLowerCase()),
+  'the words joined': ({ name }) => wordsIn(name).join('').toLowerCase(),
+  'a piece from inside a word, and the rest': ({ name }) => {
+    const [first, ...rest] = wordsIn(name);
+    return `${first.slice(2, 9)} ${rest.join(' ')}`;
+  },
+  'consonants alone': ({ name }) => {
+    const [first, ...rest] = wordsIn(name);
+    return `${first[0]}${first.slice(1).replace(/[aeiou]/g, '')} ${rest.join(' ')}`;
+  },
+};
+
+function slip(name, random, make) {
+  const words = wordsIn(name);
+  const [first, ...rest] = words;
+  return [make(first, 1 + Math.floor(random() * (first.length - 3))), ...rest].join(' ').toLowerCase();
+}
+
+function inventQueries(random, plugins) {
+  const shared = new Map();
+  for (const [at, plugin] of plugins.entries()) {
+    const key = initialsOf(plugin.name).toLowerCase();
+    shared.set(key, [...(shared.get(key) ?? []), at]);
+  }
+  return Object.entries(WAYS).flatMap(([way, make]) => {
+    const own = [];
+    for (let tries = 0; own.length < PER_WAY && tries < 20_000; tries++) {
+      const wanted = Math.floor(random() * plugins.length);
+      const typed = make(plugins[wanted], random);
+      // Letters that stand for more plugins than are looked at name none of them.
+      if (typed === null || (way === 'initials' && (shared.get(typed)?.length ?? 0) > AMONG)) continue;
+      own.push({ way, typed, wanted });
+    }
+    return own;
+  });
+}
+
+function tellBuild(SearchIndex, Mini, texts) {
+  const documents = texts.map(({ names, more }, id) => ({ id, names: names.join(' '), more: more.join(' ') }));
+  const [ours, theirs] = [[], []];
+  for (let round = 0; round < ROUNDS; round++) {
+    const start = performance.now();
+    new SearchIndex(texts);
+    ours.push(performance.now() - start);
+    const from = performance.now();
+    new Mini({ fields: ['names', 'more'] }).addAll(documents);
+    theirs.push(performance.now() - from);
+  }
+  tell(`index of ${texts.length} plugins built`, middle(ours), 'MiniSearch on the same text', middle(theirs));
+}
+
+function tellFound(index, queries) {
+  const hit = ({ typed, wanted }) => index.find(typed).subarray(0, AMONG).includes(wanted);
+  for (const way of Object.keys(WAYS)) {
+    const own = queries.filter((query) => query.way === way);
+    const missed = own.filter((query) => !hit(query));
+    if (missed.length > 0)
+      process.stderr.write(`missed by ${way}: ${missed.length} of ${own.length}, such as “${missed[0].typed}”\n`);
+  }
+  const share = queries.filter(hit).length / queries.length;
+  tell(`wanted plugin among the first ${AMONG}, of ${queries.length} searches`, share, 'aim', 0.97, 'share');
+}
+
+/** Each keystroke of each query, letter by letter, as a hand types it. */
+function tellTimes(index, queries, plugins) {
+  const names = plugins.map((plugin) => plugin.name);
+  const keystrokes = queries.flatMap(({ typed }) => Array.from(typed, (_, at) => typed.slice(0, at + 1)));
+  const some = keystrokes.filter((_, at) => at % 3 === 0);
+  const time = (find) =>
+    some.map((typed) => {
+      const start = performance.now();
+      find(typed);
+      return performance.now() - start;
+    });
+  const bare = (typed) => names.filter((name) => name.indexOf(typed) >= 0);
+  time((typed) => index.find(typed));
+  const ours = time((typed) => index.find(typed)).sort((a, b) => a - b);
+  const base = middle(time(bare));
+  const of = `keystroke in ${names.length} plugins, of ${some.length}`;
+  const what = 'a bare indexOf pass over the same names (median)';
+  tell(`95th percentile of a ${of}`, ours[Math.floor(ours.length * 0.95)], what, base);
+  tell(`slowest ${of}`, ours.at(-1), what, base);
+}

@@ -1,0 +1,63 @@
+import { useMemo } from 'react';
+import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { PluginId } from '@clever-drawer/core/ids';
+import { compareNames } from '@clever-drawer/core/text/words';
+import type { ChosenCatalogue } from '../shared/queries';
+import type { Changes } from '../shared/use-changes';
+import { AsideBox } from './aside-box';
+import { DrawerBox } from './drawer-box';
+import { NamesBox } from './names-box';
+import { PutRightBox } from './put-right-box';
+
+/** A box that is open over the desk, for these plugins. */
+export interface DeskBox {
+  readonly kind: 'file' | 'right' | 'aside' | 'names';
+  readonly ids: readonly PluginId[];
+}
+
+interface Props {
+  readonly box: DeskBox;
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+  readonly chest: Chest | null;
+  readonly changes: Changes;
+  readonly file: (ids: readonly PluginId[], drawers: readonly Drawer[]) => void;
+  readonly fileIntoNew: (ids: readonly PluginId[], name: string) => void;
+  readonly close: () => void;
+}
+
+/** The boxes in which something is done to plugins: file, put right, set aside, name. */
+export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileIntoNew, close }: Props) {
+  const plugins = useMemo(
+    () => box.ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined),
+    [box.ids, catalogue],
+  );
+  switch (box.kind) {
+    case 'file':
+      return chest === null ? null : (
+        <DrawerBox
+          title={`File ${plugins.length === 1 ? (plugins[0]?.name ?? '') : `${String(plugins.length)} plugins`} into`}
+          state={state}
+          chest={chest.id}
+          close={close}
+          done={(drawers) => {
+            close();
+            file(box.ids, drawers);
+          }}
+          make={(name) => {
+            close();
+            fileIntoNew(box.ids, name);
+          }}
+        />
+      );
+    case 'right':
+      return <PutRightBox plugins={plugins} state={state} changes={changes} close={close} />;
+    case 'aside':
+      return <AsideBox plugins={plugins} catalogue={catalogue} state={state} changes={changes} close={close} />;
+    case 'names':
+      return <NamesBox plugins={plugins} known={tagsIn(state)} changes={changes} close={close} />;
+  }
+}
+
+const tagsIn = (state: Arrangement): string[] =>
+  [...new Set([...state.naming.values()].flatMap((naming) => naming.tags))].sort(compareNames);
