@@ -14,13 +14,8 @@ export async function fillDemo(url: string, folder: string, tell: Tell): Promise
   const api = clientOf(url);
   if ((await api<unknown[]>('GET', '/computers')).length > 0) return;
   tell('Filling the demo …');
-  const mac = await addComputer(
-    api,
-    'Music room',
-    'mac',
-    MAC_FOLDERS.map((name) => join(folder, name)),
-    tell,
-  );
+  const macFolders = MAC_FOLDERS.map((name) => join(folder, name));
+  const mac = await addComputer(api, 'Music room', 'mac', macFolders.slice(0, -1), tell);
   await addComputer(
     api,
     'Puppet wagon',
@@ -29,6 +24,9 @@ export async function fillDemo(url: string, folder: string, tell: Tell): Promise
     tell,
   );
   await arrange(api, mac);
+  // One folder is found later, so that something has arrived since the drawers were filled.
+  await addFolders(api, mac, macFolders.slice(-1));
+  tell(`Music room: ${String((await scanned(api, mac)).plugins)} plugins with those that arrived last`);
 }
 
 type Api = <T>(method: string, path: string, body?: unknown) => Promise<T>;
@@ -53,19 +51,27 @@ async function addComputer(
   tell: Tell,
 ): Promise<string> {
   const { id } = await api<{ id: string }>('POST', '/computers', { name, system });
-  for (const path of folders) await api('POST', `/computers/${id}/folders`, { path });
+  await addFolders(api, id, folders);
+  tell(`${name}: ${String((await scanned(api, id)).plugins)} plugins`);
+  return id;
+}
+
+async function addFolders(api: Api, computer: string, folders: readonly string[]): Promise<void> {
+  for (const path of folders) await api('POST', `/computers/${computer}/folders`, { path });
+}
+
+async function scanned(api: Api, computer: string): Promise<{ plugins: number }> {
   let scan = await api<{ id: string; state: string; outcome: { plugins: number } | null }>(
     'POST',
-    `/computers/${id}/scans`,
+    `/computers/${computer}/scans`,
     {},
   );
   while (scan.state === 'running' || scan.state === 'waiting') {
     await new Promise((done) => setTimeout(done, 100));
     scan = await api('GET', `/scans/${scan.id}`);
   }
-  if (scan.outcome === null) throw new Error(`the scan of ${name} ended as ${scan.state}`);
-  tell(`${name}: ${String(scan.outcome.plugins)} plugins`);
-  return id;
+  if (scan.outcome === null) throw new Error(`a scan ended as ${scan.state}`);
+  return scan.outcome;
 }
 
 /** Drawers of the made-up studio: a name, and words of the plugins that the music director has put in so far. */
@@ -94,11 +100,55 @@ const LANES = [
   ['master', 'Out', 3],
 ] as const;
 const PER_DRAWER = 9;
+const DEMO_DAYS = 5;
+
+type Change = (intent: Record<string, unknown>) => Promise<unknown>;
+type Having = (words: readonly string[]) => string[];
+
+/** What the music director has said of plugins: dividers, nicknames, tags, set aside, a search that is kept. */
+async function putInWords(change: Change, having: Having, made: ReadonlyMap<string, string>): Promise<void> {
+  const space = made.get('Space') ?? '';
+  const halls = having(['Hall', 'Plate', 'Room']).slice(0, PER_DRAWER);
+  const before = `${space}/${halls[4] ?? ''}`;
+  await change({ kind: 'add-divider', id: randomUUID(), drawerId: space, label: 'long tails', before });
+  await change({ kind: 'set-sort', id: made.get('Keys & toys') ?? '', sort: 'name' });
+  const call = (word: string, naming: Record<string, unknown>): Promise<unknown> =>
+    change({ kind: 'name-plugins', pluginIds: having([word]).slice(0, 1), naming });
+  await call('Plate', { nickname: 'the big plate', addTags: ['dark'], note: 'for the cave in scene 3' });
+  await call('Sluice', { nickname: 'narrator’s gate', stripLabel: 'NARR GATE' });
+  await change({ kind: 'name-plugins', pluginIds: having(['Tape']).slice(0, 4), naming: { addTags: ['dark', 'old'] } });
+  const until = new Date(Date.now() + DEMO_DAYS * 86_400_000).toISOString().slice(0, 10);
+  const aside = (word: string, reason: string, end: string | null): Promise<unknown> =>
+    change({ kind: 'set-aside', pluginIds: having([word]).slice(0, 2), builds: [], reason, until: end });
+  await aside('Fuzz', 'demo', until);
+  await aside('Wobble', 'not-for-me', null);
+  await change({ kind: 'keep-search', id: randomUUID(), name: 'Dark ones', query: 'tag=dark' });
+}
+
+/** A chest for the buses alone. */
+async function secondChest(change: Change, having: Having): Promise<void> {
+  const chestId = randomUUID();
+  await change({ kind: 'make-chest', id: chestId, name: 'Mix day', slots: ['bus'] });
+  for (const [name, words] of [
+    ['Glue', ['Glue', 'Leveller']],
+    ['Width', ['Width', 'MS to Stereo']],
+    ['Last word', ['Limiter', 'Ceiling', 'Loudness']],
+  ] as const)
+    await change({
+      kind: 'make-drawer',
+      id: randomUUID(),
+      chestId,
+      parentId: null,
+      name,
+      rule: null,
+      pluginIds: having(words).slice(0, PER_DRAWER),
+    });
+}
 
 async function arrange(api: Api, computer: string): Promise<void> {
   const { plugins } = await api<{ plugins: Plugin[] }>('GET', `/computers/${computer}/catalogue`);
-  const change = (intent: Record<string, unknown>) => api('POST', `/computers/${computer}/changes`, { intent });
-  const having = (words: readonly string[]): string[] =>
+  const change: Change = (intent) => api('POST', `/computers/${computer}/changes`, { intent });
+  const having: Having = (words) =>
     plugins.filter((plugin) => words.some((word) => plugin.name.includes(word))).map((plugin) => plugin.id);
   const chestId = randomUUID();
   await change({ kind: 'make-chest', id: chestId, name: 'Everyday', slots: null });
@@ -123,6 +173,10 @@ async function arrange(api: Api, computer: string): Promise<void> {
     ...having(['Plate']).slice(0, 2),
   ];
   await change({ kind: 'tray-on', tray: 1, pluginIds: favourites });
+  await change({ kind: 'tray-on', tray: 2, pluginIds: having(['Octaver', 'Harmonium', 'Wobble']).slice(0, 4) });
+  await change({ kind: 'name-tray', tray: 2, name: 'Goose' });
+  await putInWords(change, having, made);
+  await secondChest(change, having);
   const lanes = LANES.map(([kind, name, inserts]) => ({ id: randomUUID(), kind, name, inserts }));
   await change({ kind: 'make-session', id: randomUUID(), name: 'The Lamplighter’s Goose, scene 3', lanes });
   // A few slots are filled already, the way a scene stands after the first rehearsal.

@@ -1,5 +1,6 @@
 // Search over 50,000 invented plugins: how often the wanted one is among the first five, how long a keystroke takes, how long the index takes.
 import MiniSearch from 'minisearch';
+import { inventPlugins, numbers } from './invented-plugins.mjs';
 import { load, middle, ROUNDS, tell } from './measure.mjs';
 
 const PLUGINS = 50_000;
@@ -7,18 +8,10 @@ const PER_WAY = 30;
 const AMONG = 5;
 const SEED = 20261124;
 
-/** Numbers from 0 to 1 that are the same in every run (Park and Miller, 1988). */
-function numbers(seed) {
-  let state = seed % 2147483647;
-  return () => (state = (state * 48271) % 2147483647) / 2147483647;
-}
-
 export async function benchFinding() {
   const { SearchIndex } = await load('core/dist/search/search-index.js');
-  const { FIRST_HALVES, SECOND_HALVES, KIND_WORDS } = await load('demo/dist/names.js');
-  const { VENDORS } = await load('demo/dist/vendors.js');
   const random = numbers(SEED);
-  const plugins = inventPlugins(random, { FIRST_HALVES, SECOND_HALVES, KIND_WORDS, VENDORS });
+  const plugins = await inventPlugins(random, PLUGINS);
   const texts = plugins.map(({ name, nickname, vendor }) => ({
     names: nickname === null ? [name] : [nickname, name],
     more: [vendor],
@@ -29,38 +22,6 @@ export async function benchFinding() {
   tellFound(index, queries);
   tellTimes(index, queries, plugins);
 }
-
-/** Names of two or three words, many with a model number, no two alike; one in twenty has a nickname. */
-function inventPlugins(random, { FIRST_HALVES, SECOND_HALVES, KIND_WORDS, VENDORS }) {
-  const pick = (list) => list[Math.floor(random() * list.length)];
-  const kinds = Object.values(KIND_WORDS)
-    .flat()
-    .filter((word) => word !== '');
-  const seconds = ['Old', 'Bright', 'Wooden', 'Silver', 'Lantern', 'Harbour', 'Puppet', 'Thunder', 'Goose', 'Mill'];
-  const vendors = [
-    ...VENDORS.map((vendor) => vendor.name),
-    ...Array.from(
-      { length: 300 },
-      () => `${pick(FIRST_HALVES)}${pick(SECOND_HALVES)} ${pick(['Sound', 'Audio', 'Works', 'Tools'])}`,
-    ),
-  ];
-  const taken = new Set();
-  const plugins = [];
-  while (plugins.length < PLUGINS) {
-    const invented = `${pick(FIRST_HALVES)}${pick(SECOND_HALVES)}`;
-    const middleWord = random() < 0.5 ? ` ${pick(seconds)}` : '';
-    const model = random() < 0.4 ? ` ${letters(random, 2)}-${Math.floor(random() * 990) + 10}` : '';
-    const name = `${invented}${middleWord} ${pick(kinds)}${model}`;
-    if (taken.has(name)) continue;
-    taken.add(name);
-    const nickname = random() < 0.05 ? `the ${pick(seconds).toLowerCase()} ${letters(random, 5).toLowerCase()}` : null;
-    plugins.push({ name, nickname, vendor: pick(vendors), model: model.trim() });
-  }
-  return plugins.sort((a, b) => (a.name < b.name ? -1 : 1));
-}
-
-const letters = (random, count) =>
-  Array.from({ length: count }, () => String.fromCharCode(65 + Math.floor(random() * 26))).join('');
 
 const wordsIn = (text) => text.split(/[\s-]+/).filter((word) => word !== '');
 const initialsOf = (text) =>

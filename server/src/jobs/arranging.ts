@@ -19,7 +19,7 @@ interface Known {
  */
 export class Arranging {
   private readonly known = new Map<ComputerId, Known>();
-  private readonly windows = new Map<ComputerId, Set<Response>>();
+  private readonly windows = new Map<ComputerId, Map<Response, string | null>>();
 
   constructor(private readonly source: DataSource) {}
 
@@ -44,9 +44,9 @@ export class Arranging {
   }
 
   /** Keeps a window's line open, and tells it what happens until it closes. */
-  listen(computerId: ComputerId, response: Response): void {
-    const listeners = this.windows.get(computerId) ?? new Set();
-    this.windows.set(computerId, listeners.add(response));
+  listen(computerId: ComputerId, window: string | null, response: Response): void {
+    const listeners = this.windows.get(computerId) ?? new Map<Response, string | null>();
+    this.windows.set(computerId, listeners.set(response, window));
     response.on('close', () => listeners.delete(response));
   }
 
@@ -67,6 +67,8 @@ export class Arranging {
     const listeners = this.windows.get(computerId);
     if (listeners === undefined || listeners.size === 0) return;
     const text = `data: ${JSON.stringify(event)}\n\n`;
-    for (const response of listeners) response.write(text);
+    const from = event.kind === 'changed' ? event.window : null;
+    // A window has the answer to its own change already.
+    for (const [response, window] of listeners) if (from === null || window !== from) response.write(text);
   }
 }

@@ -67,7 +67,8 @@ export function arrangementRoutes({ source, arranging }: Context): Router {
     const timer = setInterval(() => response.write(':\n\n'), QUIET_MS);
     response.on('close', () => clearInterval(timer));
     response.write(':\n\n');
-    arranging.listen(asId<ComputerId>(id), response);
+    const { window } = request.query;
+    arranging.listen(asId<ComputerId>(id), typeof window === 'string' ? window : null, response);
   });
 
   routes.post('/computers/:computer/changes', async (request, response) => {

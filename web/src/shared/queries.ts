@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import type {
   ArrangementView,
   Arrival,
@@ -20,6 +19,7 @@ import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choice
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { ask } from './api';
+import { rememberLast } from './remember';
 
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen;
@@ -36,11 +36,21 @@ export type ChosenCatalogue = Catalogue<ChosenPlugin>;
 /** The catalogue as the producer put it right. */
 export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatalogue {
   const { choice, preference, naming, aside } = state;
-  return useMemo(() => {
+  return chosenCatalogue(catalogue, choice, preference, naming, aside);
+}
+
+const chosenCatalogue = rememberLast(
+  (
+    catalogue: Catalogue,
+    choice: Arrangement['choice'],
+    preference: Arrangement['preference'],
+    naming: Arrangement['naming'],
+    aside: Arrangement['aside'],
+  ): ChosenCatalogue => {
     const plugins = inOrderOfName(withChoices(catalogue.plugins, { choice, preference, naming, aside }));
     return { ...catalogue, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
-  }, [catalogue, choice, preference, naming, aside]);
-}
+  },
+);
 
 /** The catalogue comes in order of its given names; those with a nickname go where that belongs. */
 function inOrderOfName(plugins: readonly ChosenPlugin[]): readonly ChosenPlugin[] {
@@ -131,6 +141,9 @@ export const useStory = (scan: string, wanted: boolean) =>
 export const useCatalogue = (id: ComputerId) =>
   useQuery({
     queryKey: keys.catalogue(id),
+    // The server tells of every change; and to compare tens of thousands of plugins field by field costs more than it saves.
+    staleTime: Infinity,
+    structuralSharing: false,
     queryFn: async (): Promise<Catalogue> => {
       const view = await ask<CatalogueView>('GET', `/computers/${id}/catalogue`);
       const { plugins } = view;
@@ -147,6 +160,8 @@ export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
 export const useArrangement = (id: ComputerId) =>
   useQuery({
     queryKey: keys.arrangement(id),
+    staleTime: Infinity,
+    structuralSharing: false,
     queryFn: async (): Promise<Arranged> => {
       const view = await ask<ArrangementView>('GET', `/computers/${id}/arrangement`);
       const maps = ROW_KINDS.map((kind) => [kind, new Map(view[kind].map((row) => [row.id, row]))]);

@@ -3,10 +3,10 @@ import { useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { SavedChange, WindowEvent } from '@clever-drawer/contract/responses';
-import { applyEdits, markOf, type Edit } from '@clever-drawer/core/chests/edit';
+import { applyEdits, firstConflict, inverse, markOf, type Edit } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { ask, WINDOW, wordsOf } from './api';
 import { keys, type Arranged, type Catalogue } from './queries';
 
@@ -32,6 +32,29 @@ function queued<T>(computer: ComputerId, work: () => Promise<T>): Promise<T> {
   return result;
 }
 
+/** What this window has done and undone, newest last, so that a step back is shown before the server has answered. Empty wherever it can't be sure. */
+interface History {
+  done: (readonly Edit[])[];
+  undone: (readonly Edit[])[];
+}
+const histories = new Map<ComputerId, History>();
+const MOST_STEPS = 50;
+
+function historyOf(computer: ComputerId): History {
+  let history = histories.get(computer);
+  if (history === undefined) histories.set(computer, (history = { done: [], undone: [] }));
+  return history;
+}
+
+/** Notes a change that was made here. */
+function remember(computer: ComputerId, edits: readonly Edit[]): void {
+  const history = historyOf(computer);
+  history.done = [...history.done, edits].slice(-MOST_STEPS);
+  history.undone = [];
+}
+
+const forget = (computer: ComputerId): void => void histories.delete(computer);
+
 export function useChanges(computer: ComputerId): Changes {
   const client = useQueryClient();
   return useMemo(() => changesOf(client, computer), [client, computer]);
@@ -49,6 +72,7 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
         return true;
       } catch (error) {
         toast.error(wordsOf(error));
+        forget(computer);
         await client.invalidateQueries({ queryKey: key });
         return false;
       }
@@ -58,8 +82,10 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
     if (regroups(saved.edits)) lookAtCatalogue(client, computer);
     const at = now();
     // A revision between ours and this one is a change of another window: everything is fetched anew.
-    if (at === undefined || saved.revision !== at.revision + 1) await client.invalidateQueries({ queryKey: key });
-    else {
+    if (at === undefined || saved.revision !== at.revision + 1) {
+      forget(computer);
+      await client.invalidateQueries({ queryKey: key });
+    } else {
       const state = planned ? at.state : applyEdits(at.state, saved.edits);
       client.setQueryData<Arranged>(key, {
         state,
@@ -83,7 +109,23 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
     // A look at the server that is under way would show the state before the change.
     void client.cancelQueries({ queryKey: key });
     client.setQueryData<Arranged>(key, { ...at, state: applyEdits(at.state, plan.change.edits) });
+    remember(computer, plan.change.edits);
     return markOf(plan.change.edits);
+  };
+
+  /** Shows a step back or forth at once, where this window knows what it comes to; returns whether it does. */
+  const showStep = (way: 'undo' | 'redo'): boolean => {
+    const history = historyOf(computer);
+    const edits = (way === 'undo' ? history.done : history.undone).at(-1);
+    const at = now();
+    if (edits === undefined || at === undefined || regroups(edits)) return false;
+    const steps = way === 'undo' ? inverse(edits) : edits;
+    if (firstConflict(at.state, steps) !== undefined) return false;
+    void client.cancelQueries({ queryKey: key });
+    client.setQueryData<Arranged>(key, { ...at, state: applyEdits(at.state, steps) });
+    if (way === 'undo') Object.assign(history, { done: history.done.slice(0, -1), undone: [...history.undone, edits] });
+    else Object.assign(history, { undone: history.undone.slice(0, -1), done: [...history.done, edits] });
+    return true;
   };
 
   return {
@@ -91,15 +133,26 @@ function changesOf(client: QueryClient, computer: ComputerId): Changes {
       const mark = show(intent);
       return mark !== null && (await send('/changes', () => ({ intent, mark }), true));
     },
-    load: (request) => send('/loads', () => request, false),
+    load: async (request) => {
+      forget(computer);
+      const done = await send('/loads', () => request, false);
+      if (done) countLoad(client, computer, request.pluginId);
+      return done;
+    },
     step: (way) => {
       const expected = (): object => {
         const expects = now()?.steps[way];
         return expects == null ? {} : { expects };
       };
-      return send(`/${way}`, expected, false);
+      const isShown = showStep(way);
+      // What is done by the server alone is not known here: from then on this window waits for its answers.
+      if (!isShown) forget(computer);
+      return send(`/${way}`, expected, isShown);
     },
-    save: (path, body) => send(path, () => body, false),
+    save: (path, body) => {
+      forget(computer);
+      return send(path, () => body, false);
+    },
   };
 }
 
@@ -111,12 +164,26 @@ function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
   for (const name of ['catalogue', 'plugin', 'vendors']) void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
+/** One more load of a plugin, where the catalogue shows how often it was loaded. */
+function countLoad(client: QueryClient, computer: ComputerId, id: string): void {
+  client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
+    const plugin = catalogue?.byId.get(asId<PluginId>(id));
+    if (catalogue === undefined || plugin === undefined) return catalogue;
+    const counted = { ...plugin, loads: plugin.loads + 1 };
+    return {
+      ...catalogue,
+      plugins: catalogue.plugins.map((one) => (one === plugin ? counted : one)),
+      byId: new Map(catalogue.byId).set(plugin.id, counted),
+    };
+  });
+}
+
 /** Keeps this window in step with the others: their changes are shown as they are made. */
 export function useOtherWindows(computer: ComputerId): void {
   const client = useQueryClient();
   useEffect(() => {
     const key = keys.arrangement(computer);
-    const line = new EventSource(`/api/computers/${computer}/events`);
+    const line = new EventSource(`/api/computers/${computer}/events?window=${WINDOW}`);
     let wasOpen = false;
     line.onopen = () => {
       // What happened while the line was down is not told again.
@@ -136,6 +203,7 @@ export function useOtherWindows(computer: ComputerId): void {
       const at = client.getQueryData<Arranged>(key);
       const { saved } = event;
       if (at === undefined || saved.revision <= at.revision) return;
+      forget(computer);
       if (regroups(saved.edits)) lookAtCatalogue(client, computer);
       if (saved.revision !== at.revision + 1) void client.invalidateQueries({ queryKey: key });
       else

@@ -176,8 +176,8 @@ function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalo
     <p className="quiet">
       {count}
       {names.join(', ')}
-      {more > 0 && ` and ${String(more)} more`}. They leave every menu, stay in the catalogue and in their drawers, and
-      come back with one click. Nothing on the disk is touched.
+      {more > 0 && ` and ${String(more)} more`}. What is set aside leaves every menu, stays in the catalogue and in its
+      drawers, and comes back with one click. Nothing on the disk is touched.
     </p>
   );
 }

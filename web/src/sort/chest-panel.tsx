@@ -1,11 +1,12 @@
 import { useDroppable } from '@dnd-kit/core';
-import { useState, type ReactNode } from 'react';
+import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../shared/queries';
 import type { Changes } from '../shared/use-changes';
+import { useSteady } from '../shared/use-steady';
 import { CHEST_AREA, type Target } from './drag';
 import { DrawerAskBox, NewDrawerForm } from './drawer-ask-box';
 import { DrawerFront } from './drawer-front';
@@ -32,47 +33,56 @@ interface Props {
   readonly lit: ReadonlySet<string>;
 }
 
+const FIRST_FRONTS = 36;
+
 /** The chest at hand: its drawers as fronts in a grid, pulled out in place; below them the trays. */
-export function ChestPanel(props: Props) {
+export const ChestPanel = memo(function ChestPanel(props: Props) {
   const { state, chest, catalogue, open, setOpen, changes, target, making, setMaking, pictures } = props;
+  // The one target that is known to the drag: so that its edges scroll. What lies at the pointer is looked up there.
   const { setNodeRef } = useDroppable({ id: CHEST_AREA });
   const [asked, ask] = useState<DrawerAsk | null>(null);
   const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
-  const actions = drawerActions(needs);
+  const actions = useSteady(drawerActions(needs));
   const { about, selected } = props;
 
+  // What is in sight comes first; a chest of hundreds of drawers fills up behind it.
+  const most = useDeferredValue(Infinity, FIRST_FRONTS);
   const fronts = (parent: DrawerId | null): ReactNode[] =>
-    drawersIn(state, chest.id, parent).map((drawer) => {
-      const contents = contentsOf(state, catalogue.byId, drawer);
-      const isOpen = open.includes(drawer.id);
-      const inner = isOpen ? fronts(drawer.id) : [];
-      return (
-        <DrawerFront
-          key={drawer.id}
-          drawer={drawer}
-          count={contents.plugins.length}
-          inner={drawerAndInner(state, drawer.id).length - 1}
-          isOpen={isOpen}
-          isLit={props.lit.has(drawer.id)}
-          target={target}
-          actions={actions}
-        >
-          <OpenDrawer
+    drawersIn(state, chest.id, parent)
+      .slice(0, parent === null ? most : undefined)
+      .map((drawer) => {
+        const contents = contentsOf(state, catalogue.byId, drawer);
+        const isOpen = open.includes(drawer.id);
+        const inner = isOpen ? fronts(drawer.id) : [];
+        return (
+          <DrawerFront
+            key={drawer.id}
             drawer={drawer}
-            contents={contents}
+            count={contents.plugins.length}
+            inner={drawerAndInner(state, drawer.id).length - 1}
+            isOpen={isOpen}
+            isLit={props.lit.has(drawer.id)}
+            aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}
             actions={actions}
-            lineActions={lineActionsOf(drawer, needs, { about, selected })}
-            target={target}
-            pictures={pictures}
           >
-            {inner.length > 0 && <div className="fronts inner">{inner}</div>}
-          </OpenDrawer>
-        </DrawerFront>
-      );
-    });
+            {isOpen && (
+              <OpenDrawer
+                drawer={drawer}
+                contents={contents}
+                actions={actions}
+                lineActions={lineActionsOf(drawer, needs, { about, selected })}
+                target={target}
+                pictures={pictures}
+              >
+                {inner.length > 0 && <div className="fronts inner">{inner}</div>}
+              </OpenDrawer>
+            )}
+          </DrawerFront>
+        );
+      });
 
   return (
-    <div ref={setNodeRef} className="chest-area">
+    <div ref={setNodeRef} className="chest-area" data-chest>
       <div className="fronts">
         {fronts(null)}
         <button type="button" className="new-drawer" onClick={() => setMaking(null)}>
@@ -111,4 +121,4 @@ export function ChestPanel(props: Props) {
       )}
     </div>
   );
-}
+});

@@ -1,5 +1,4 @@
-import type { Collision, CollisionDetection, DragMoveEvent } from '@dnd-kit/core';
-import { pointerWithin, type Modifier } from '@dnd-kit/core';
+import type { Modifier } from '@dnd-kit/core';
 import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
 
 /** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or a drawer (to be moved). */
@@ -16,13 +15,6 @@ export interface Dividers {
 /** A list whose lines have an order: a drawer's, or a tray's. */
 export type LineHome = { readonly drawerId: DrawerId } | { readonly tray: number };
 
-/** A line as a target: the home, itself, and the one behind it. */
-export interface LineTarget {
-  readonly home: LineHome;
-  readonly lineId: string;
-  readonly nextId: string | null;
-}
-
 /** Where it would go. Plugins go into a drawer, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
 export type Target =
   | { readonly kind: 'into' | 'before' | 'after'; readonly drawerId: DrawerId }
@@ -37,23 +29,9 @@ export type Target =
       readonly before: string | null;
     };
 
-const FRONT = 'front ';
-const TRAY = 'tray ';
-export const frontId = (id: DrawerId): string => FRONT + id;
-export const trayId = (tray: number): string => TRAY + String(tray);
+/** A tray as it stands among what is pulled out. */
+export const trayId = (tray: number): string => `tray ${String(tray)}`;
 export const CHEST_AREA = 'chest';
-
-/** The innermost target under the pointer: an inner drawer lies over the open one that holds it, a line over both. */
-export const innermost: CollisionDetection = (args) => {
-  const isDrawer = 'drawerId' in ((args.active.data.current ?? {}) as Dragged);
-  const area = (one: Collision): number => {
-    const rect = args.droppableRects.get(one.id);
-    return rect === undefined ? Infinity : rect.width * rect.height;
-  };
-  return pointerWithin(args)
-    .filter((one) => !isDrawer || one.id === CHEST_AREA || String(one.id).startsWith(FRONT))
-    .sort((a, b) => area(a) - area(b));
-};
 
 const BESIDE_PX = { x: 16, y: 20 };
 
@@ -69,21 +47,46 @@ export const besidePointer: Modifier = ({ transform, activatorEvent, activeNodeR
 
 const EDGE = 0.22;
 
-/** The target of a drag as it stands: the outer parts of a front mean beside it, for a drawer; the halves of a line above and below it, for plugins. */
-export function targetOf(event: Pick<DragMoveEvent, 'over' | 'active' | 'activatorEvent' | 'delta'>): Target | null {
-  const { over } = event;
-  if (over === null) return null;
-  if (over.id === CHEST_AREA) return { kind: 'chest' };
-  const id = String(over.id);
-  const start = event.activatorEvent as PointerEvent;
-  if (id.startsWith(TRAY)) return { kind: 'tray', tray: Number(id.slice(TRAY.length)) };
-  if (id.startsWith(FRONT)) {
-    const drawerId = asId<DrawerId>(id.slice(FRONT.length));
-    if (!('drawerId' in (event.active.data.current as Dragged))) return { kind: 'into', drawerId };
-    const share = (start.clientX + event.delta.x - over.rect.left) / over.rect.width;
-    return { kind: share < EDGE ? 'before' : share > 1 - EDGE ? 'after' : 'into', drawerId };
-  }
-  const { home, lineId, nextId } = over.data.current as LineTarget;
-  const isAbove = start.clientY + event.delta.y < over.rect.top + over.rect.height / 2;
-  return { kind: 'line', home, lineId, side: isAbove ? 'above' : 'below', before: isAbove ? lineId : nextId };
+/** A point of the window. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
 }
+
+/**
+ * The target at a point: the innermost front, line or tray there, told by what is drawn and not by a list of hundreds of rectangles. The outer
+ * parts of a front mean beside it, for a drawer; the halves of a line above and below it, for plugins.
+ */
+export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
+  const hit = document.elementFromPoint(x, y);
+  if (hit === null) return null;
+  if ('drawerId' in dragged) {
+    const front = hit.closest<HTMLElement>('[data-drawer]');
+    if (front === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
+    const { left, width } = front.getBoundingClientRect();
+    const share = (x - left) / width;
+    return { kind: share < EDGE ? 'before' : share > 1 - EDGE ? 'after' : 'into', drawerId: drawerOf(front) };
+  }
+  const home = hit.closest<HTMLElement>('[data-drawer], [data-tray]');
+  if (home === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
+  const line = hit.closest<HTMLElement>('[data-line]');
+  if (line !== null && home.contains(line)) {
+    const { top, height } = line.getBoundingClientRect();
+    const lineId = line.dataset.line ?? '';
+    const isAbove = y < top + height / 2;
+    return {
+      kind: 'line',
+      home: homeOf(home),
+      lineId,
+      side: isAbove ? 'above' : 'below',
+      before: isAbove ? lineId : (line.dataset.next ?? null),
+    };
+  }
+  return home.dataset.tray === undefined
+    ? { kind: 'into', drawerId: drawerOf(home) }
+    : { kind: 'tray', tray: Number(home.dataset.tray) };
+}
+
+const drawerOf = (front: HTMLElement): DrawerId => asId<DrawerId>(front.dataset.drawer ?? '');
+const homeOf = (home: HTMLElement): LineHome =>
+  home.dataset.tray === undefined ? { drawerId: drawerOf(home) } : { tray: Number(home.dataset.tray) };

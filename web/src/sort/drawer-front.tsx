@@ -1,9 +1,8 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
-import type { KeyboardEvent, ReactNode } from 'react';
+import { useDraggable } from '@dnd-kit/core';
+import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/arrangement';
 import { DRAWER_SORT_LABELS, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
-import { frontId, type Target } from './drag';
 
 /** What can be done with a drawer from its front. */
 export interface DrawerActions {
@@ -29,16 +28,16 @@ interface Props {
   readonly inner: number;
   readonly isOpen: boolean;
   readonly isLit: boolean;
-  readonly target: Target | null;
+  /** Where something that is dragged would go. */
+  readonly aimed: 'into' | 'before' | 'after' | null;
   readonly actions: DrawerActions;
   readonly children?: ReactNode;
 }
 
 /** A drawer seen from the front: label card, count, pull. The whole front takes what is dropped. */
-export function DrawerFront({ drawer, count, inner, isOpen, isLit, target, actions, children }: Props) {
-  const drop = useDroppable({ id: frontId(drawer.id) });
+export const DrawerFront = memo(function DrawerFront(props: Props) {
+  const { drawer, count, inner, isOpen, isLit, aimed, actions, children } = props;
   const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
-  const aimed = target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null;
   const onKeyDown = (event: KeyboardEvent): void => {
     const moves: Record<string, number> = {
       ArrowLeft: -1,
@@ -62,6 +61,10 @@ export function DrawerFront({ drawer, count, inner, isOpen, isLit, target, actio
     event.stopPropagation();
   };
   const rule = drawer.rule === null ? null : ruleInWords(drawer.rule);
+  const notes = [
+    ...(inner === 0 ? [] : [`${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`]),
+    ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
+  ];
   const classes = [
     'front',
     isOpen && 'open',
@@ -73,7 +76,7 @@ export function DrawerFront({ drawer, count, inner, isOpen, isLit, target, actio
     .filter(Boolean)
     .join(' ');
   return (
-    <section ref={drop.setNodeRef} className={classes} aria-label={`Drawer ${drawer.name}`} data-drawer={drawer.id}>
+    <section className={classes} aria-label={`Drawer ${drawer.name}`} data-drawer={drawer.id}>
       <button
         ref={drag.setNodeRef}
         type="button"
@@ -89,20 +92,13 @@ export function DrawerFront({ drawer, count, inner, isOpen, isLit, target, actio
           <span className="one-line">
             <bdi>{drawer.name}</bdi>
           </span>
-          <span className="mono">
-            {count}
-            {drawer.sort !== null && ` · ${DRAWER_SORT_LABELS[drawer.sort]}`}
-          </span>
+          <span className="mono">{count}</span>
         </span>
         {rule !== null && <span className="rule">{rule}</span>}
-        {!isOpen && inner > 0 && (
-          <span className="quiet inner-note">
-            {inner} inner {inner === 1 ? 'drawer' : 'drawers'}
-          </span>
-        )}
+        {!isOpen && notes.length > 0 && <span className="quiet inner-note">{notes.join(' · ')}</span>}
         {!isOpen && <span className="pull" aria-hidden />}
       </button>
-      {isOpen && children}
+      {children}
     </section>
   );
-}
+});

@@ -4,7 +4,7 @@ import { trayName } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/arrangement';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
 import type { Question } from './use-sort-view';
@@ -63,7 +63,6 @@ export interface CatalogueFacets {
   readonly type: Facet;
   readonly vendor: Facet;
   readonly format: Facet;
-  readonly tag: Facet;
 }
 
 export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets => ({
@@ -71,7 +70,6 @@ export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets =
   type: facetOf(plugins.map(typesOf)),
   vendor: facetOf(plugins.map((plugin) => [plugin.vendor ?? NOT_KNOWN])),
   format: facetOf(plugins.map(formatsOf)),
-  tag: facetOf(plugins.map((plugin) => plugin.naming?.tags ?? [])),
 });
 
 function typesOf({ types }: ChosenPlugin): readonly string[] {
@@ -90,11 +88,19 @@ export function formatsOf({ builds }: ChosenPlugin): readonly string[] {
 export interface ArrangedFacets {
   readonly state: Facet;
   readonly tray: Facet;
-  readonly drawer: Facet;
 }
 
-/** Of which plugins it is said where they stand: by id, the drawers of the chest at hand. */
-export type Places = ReadonlyMap<PluginId, readonly string[]>;
+/** Where plugins stand in the chest at hand: whether anywhere, and in which drawers. */
+export interface Places {
+  readonly has: (id: PluginId) => boolean;
+  readonly of: (id: PluginId) => readonly DrawerId[];
+}
+
+export const NOTHING_ASKED: Facet = { values: [], of: [] };
+export const tagFacet = ({ plugins }: ChosenCatalogue): Facet =>
+  facetOf(plugins.map((plugin) => plugin.naming?.tags ?? []));
+export const drawerFacet = ({ plugins }: ChosenCatalogue, places: Places): Facet =>
+  facetOf(plugins.map((plugin) => (places.has(plugin.id) ? places.of(plugin.id) : NOWHERE)));
 
 const NOWHERE: readonly string[] = [NONE];
 
@@ -105,7 +111,6 @@ export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, p
   return {
     state: facetOf(plugins.map((plugin) => statesOf(plugin, places.has(plugin.id), seen))),
     tray: facetOf(plugins.map((plugin) => trays.get(plugin.id)?.map((entry) => String(entry.tray)) ?? NOWHERE)),
-    drawer: facetOf(plugins.map((plugin) => places.get(plugin.id) ?? NOWHERE)),
   };
 }
 

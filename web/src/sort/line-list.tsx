@@ -1,11 +1,11 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useDraggable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useId, useRef, type CSSProperties, type KeyboardEvent } from 'react';
+import { useEffect, useId, useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { ChosenPlugin } from '../shared/queries';
 import { TypeGlyph } from '../shared/type-glyph';
 import { Face } from './face';
-import type { Dragged, LineHome, LineTarget, Target } from './drag';
+import type { Dragged, LineHome, Target } from './drag';
 import { LINE_MOVES, type LineMove } from './use-desk-keys';
 import { useSelection, type Selection } from './use-selection';
 
@@ -68,6 +68,11 @@ export function LineList({ label, home, lines, actions, target, pictures }: Prop
     else document.getElementById(`${id}-${String(at)}`)?.scrollIntoView({ block: 'nearest' });
   }, [at, isLong, virtual, id]);
 
+  // Dividers are not counted.
+  const numbers = useMemo(() => {
+    let number = 0;
+    return lines.map((one) => ('divider' in one ? number : ++number));
+  }, [lines]);
   const current = lines[at];
   const chosen = (): ListedLine[] => {
     const own = lines.filter((line) => selection.ids.has(line.id));
@@ -132,7 +137,7 @@ export function LineList({ label, home, lines, actions, target, pictures }: Prop
       <LineItem
         key={one.id}
         id={optionId(index)}
-        number={index + 1}
+        number={numbers[index] ?? 0}
         line={one}
         next={lines[index + 1]?.id ?? null}
         home={home}
@@ -202,8 +207,6 @@ function LineItem({
   const isSelected = selection.ids.has(line.id);
   const home_ = 'drawerId' in home ? home.drawerId : `tray ${String(home.tray)}`;
   const key = `line ${home_} ${line.id}`;
-  const data: LineTarget = { home, lineId: line.id, nextId: next };
-  const drop = useDroppable({ id: key, data });
   const drag = useDraggable({ id: `drag ${key}`, data: draggedFrom(isSelected ? chosen() : [line], line, home) });
   const side = target?.kind === 'line' && target.lineId === line.id && sameHome(target.home, home) ? target.side : null;
   const classes = [
@@ -222,10 +225,9 @@ function LineItem({
       : `${line.name}${line.keyword === null ? '' : `, by the keyword ${line.keyword}`}`;
   return (
     <div
-      ref={(node) => {
-        drop.setNodeRef(node);
-        drag.setNodeRef(node);
-      }}
+      ref={drag.setNodeRef}
+      data-line={line.id}
+      data-next={next ?? undefined}
       id={id}
       role="option"
       aria-selected={isSelected}

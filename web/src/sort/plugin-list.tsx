@@ -126,7 +126,7 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
             <ListRow
               key={plugin.id}
               plugin={plugin}
-              drawers={listed.places.get(plugin.id) ?? NOWHERE}
+              drawers={listed.places.of(plugin.id)}
               state={state}
               isNew={seen(plugin)}
               index={index}
@@ -143,7 +143,6 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
   );
 }
 
-const NOWHERE: readonly string[] = [];
 const rowId = (index: number): string => `list-row-${String(index)}`;
 
 interface RowProps {

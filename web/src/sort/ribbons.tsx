@@ -1,15 +1,15 @@
-import { useMemo } from 'react';
 import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core/catalogue/type-tree';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { FORMATS } from '@clever-drawer/core/facts/format';
-import { compareNames } from '@clever-drawer/core/text/words';
 import { familyIn, familyValue, isType, labelOf, NONE, NOT_KNOWN, STATES } from './facets';
 import { RibbonBand, type Segment } from './ribbon-band';
 import type { Listed } from './use-listed';
 import type { Filters, Question } from './use-sort-view';
 
 interface Props {
+  /** All vendors, by name. */
+  readonly vendors: readonly string[];
   readonly counts: Listed['counts'];
   readonly filters: Filters;
   readonly state: Arrangement;
@@ -20,7 +20,7 @@ interface Props {
 const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 5 };
 
 /** What the found plugins are made of, one band per question; the counts of each follow the filters of the others. */
-export function Ribbons({ counts, filters, state, toggle, setFilters }: Props) {
+export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }: Props) {
   const segments = (question: Question, values: readonly string[]): Segment[] =>
     values.map((value) => ({
       value,
@@ -28,10 +28,6 @@ export function Ribbons({ counts, filters, state, toggle, setFilters }: Props) {
       count: counts.get(question)?.get(value) ?? 0,
       isChosen: filters[question].includes(value),
     }));
-  const vendors = useMemo(
-    () => [...(counts.get('vendor')?.keys() ?? [])].filter((value) => value !== NOT_KNOWN).sort(compareNames),
-    [counts],
-  );
   const families = Object.keys(FAMILIES) as FamilyId[];
   const opened = new Set(filters.type.map((value) => familyIn(value) ?? (isType(value) ? familyOf(value) : null)));
   opened.delete(null);

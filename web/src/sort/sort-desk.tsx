@@ -1,19 +1,21 @@
-import { DndContext, DragOverlay, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { LAST_LOOK, TRAYS, trayEntryId, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { chestsOf, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../shared/empty-note';
 import type { Arranged, ChosenCatalogue } from '../shared/queries';
 import { useChanges } from '../shared/use-changes';
 import { useKept } from '../shared/use-kept';
+import { useSteady, useSteadyList } from '../shared/use-steady';
 import { useComputer } from '../shared/use-place';
 import { ChestPanel } from './chest-panel';
 import { ChestTabs, makeChest } from './chest-tabs';
 import { DeskBoxes, type DeskBox } from './desk-boxes';
 import { DeskStatus } from './desk-status';
-import { besidePointer, innermost } from './drag';
+import { besidePointer } from './drag';
 import { DragLabel } from './drag-label';
 import { FacesContext } from './face';
 import { isNew } from './facets';
@@ -29,7 +31,8 @@ import { useSearch } from './use-search';
 import { useSortView, type SortBy } from './use-sort-view';
 import { useSubject } from './use-subject';
 
-const DRAG_STARTS_PX = 5;
+// One object for good: another one with every keystroke would draw every front anew.
+const DRAG_STARTS = { activationConstraint: { distance: 5 } };
 const NONE_LIT: ReadonlySet<string> = new Set();
 
 /** The list, the chest, and everything that goes on between them. */
@@ -41,7 +44,8 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const { view, look } = viewing;
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
   const found = useSearch(catalogue.plugins, view.typed);
-  const listed = useListed(catalogue, state, chest?.id ?? null, view, found);
+  // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
+  const listed = useListed(catalogue, useDeferredValue(state), chest?.id ?? null, view, found);
   const { selection, ids: chosen, isElsewhere, selectElsewhere } = useSubject(listed.ids);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
@@ -50,9 +54,10 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
   const [lastFiled, setLastFiled] = useState<readonly DrawerId[]>([]);
   const [pictures, setPictures] = useKept('pictures');
+  const open = useSteadyList(view.open);
   const left = useRef<HTMLDivElement>(null);
   const drop = useDrop(state, changes);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_STARTS_PX } }));
+  const sensors = useSensors(useSensor(PointerSensor, DRAG_STARTS));
   const seenAt = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;
   const light = useCallback((ids: readonly string[]) => setLit(ids.length === 0 ? NONE_LIT : new Set(ids)), []);
 
@@ -81,7 +86,9 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     const waiting = catalogue.plugins.filter((plugin) => plugin.aside === null && !listed.places.has(plugin.id));
     const fresh = waiting.filter((plugin) => isNew(plugin, seenAt));
     const known = waiting.filter((plugin) => !isNew(plugin, seenAt));
-    setQueue([...fresh, ...known].map((plugin) => plugin.id));
+    // Of one type after the other: they mostly go into the same drawers.
+    const byType = [...known].sort(COMPARE_BY.type);
+    setQueue([...fresh, ...byType].map((plugin) => plugin.id));
   };
   const again = lastFiled.filter((id) => state.drawer.has(id));
   const someAside = useMemo(() => chosen.some((id) => catalogue.byId.get(id)?.aside != null), [chosen, catalogue]);
@@ -112,6 +119,10 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     const builds = plugins.flatMap((plugin) => plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id })));
     void changes.make({ kind: 'bring-back', pluginIds: ids, builds });
   }
+  const chestActions = useSteady({
+    setOpen: (next: readonly string[]) => look({ open: next }),
+    list: (drawer: Drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } }),
+  });
   const sortBy = (column: SortBy): void => {
     // Up, down, and back to the order of the search.
     if (view.sortBy !== column) look({ sortBy: column, down: false });
@@ -133,7 +144,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
 
   return (
     <FacesContext value={state.face}>
-      <DndContext sensors={sensors} collisionDetection={innermost} {...drop.handlers}>
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} {...drop.handlers}>
         <main className="sort">
           <h1 className="visually-hidden">Sort</h1>
           <FindLine
@@ -145,6 +156,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             intoList={intoList}
           />
           <Ribbons
+            vendors={listed.vendors}
             counts={listed.counts}
             filters={view.filters}
             state={state}
@@ -245,14 +257,14 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
                   state={state}
                   chest={chest}
                   catalogue={catalogue}
-                  open={view.open}
-                  setOpen={(open) => look({ open })}
+                  open={open}
+                  setOpen={chestActions.setOpen}
                   changes={changes}
                   target={drop.target}
                   making={making}
                   setMaking={setMaking}
                   pictures={pictures}
-                  list={(drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } })}
+                  list={chestActions.list}
                   about={setAbout}
                   selected={selectElsewhere}
                   lit={lit}

@@ -1,4 +1,3 @@
-import { useDroppable } from '@dnd-kit/core';
 import { useState, type KeyboardEvent } from 'react';
 import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
@@ -79,7 +78,6 @@ function TrayFront({
   rename,
 }: Props & { tray: number; rename: () => void }) {
   const id = trayId(tray);
-  const drop = useDroppable({ id });
   const entries = trayEntries(state, tray);
   const name = trayName(state, tray);
   const isOpen = open.includes(id);
@@ -120,7 +118,6 @@ function TrayFront({
   };
   return (
     <section
-      ref={drop.setNodeRef}
       className={`tray${isOpen ? ' open' : ''}${isAimed ? ' aimed-into' : ''}${entries.length === 0 ? ' empty' : ''}`}
       aria-label={`Tray ${name}`}
       data-tray={tray}

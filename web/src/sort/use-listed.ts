@@ -1,14 +1,25 @@
 import { useMemo } from 'react';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { emptyArrangement, type Arrangement, type Drawer } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
-import type { ChestId, PluginId } from '@clever-drawer/core/ids';
+import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import type { ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { narrow } from '@clever-drawer/core/search/narrow';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
-import { arrangedFacets, catalogueFacets, formatsOf, type Places } from './facets';
+import {
+  arrangedFacets,
+  catalogueFacets,
+  drawerFacet,
+  formatsOf,
+  NOT_KNOWN,
+  NOTHING_ASKED,
+  tagFacet,
+  type Places,
+} from './facets';
 import type { Found } from './use-search';
+import { rememberLast } from '../shared/remember';
 import { QUESTIONS, type Question, type SortView } from './use-sort-view';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
@@ -23,6 +34,8 @@ export interface Listed {
   readonly places: Places;
   readonly filed: number;
   readonly toFile: number;
+  /** All vendors, by name. */
+  readonly vendors: readonly string[];
 }
 
 /** The catalogue as the list shows it: found by what is typed, narrowed by the ribbons, sorted. */
@@ -33,23 +46,19 @@ export function useListed(
   view: SortView,
   found: Found | null,
 ): Listed {
-  const { drawer, entry } = state;
-  // Only drawers and entries say where something stands; a change of anything else costs nothing here.
-  const places = useMemo(
-    () => placesIn(catalogue, state, chest),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [catalogue, drawer, entry, chest],
-  );
-  const fixed = useMemo(() => catalogueFacets(catalogue), [catalogue]);
-  const { look, trayEntry } = state;
-  const arranged = useMemo(
-    () => arrangedFacets(catalogue, state, places),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [catalogue, look, trayEntry, places],
-  );
+  const { drawer, entry, divider, look, trayEntry } = state;
+  const places = placesIn(catalogue, drawer, entry, divider, chest);
+  const fixed = factsOfCatalogue(catalogue);
+  const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
   const { filters, sortBy, down } = view;
   const narrowed = useMemo(() => {
-    const facets = { ...fixed, ...arranged };
+    const facets = {
+      ...fixed,
+      ...arranged,
+      // Questions without a ribbon are worked out only when they are asked.
+      drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
+      tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
+    };
     const numbers = found?.numbers ?? Uint32Array.from(catalogue.plugins.keys());
     const { passing, counts } = narrow(
       numbers,
@@ -63,7 +72,7 @@ export function useListed(
       ]),
     );
     return { passing, counts: byQuestion, outside: numbers.length - passing.length };
-  }, [catalogue, fixed, arranged, found, filters]);
+  }, [catalogue, fixed, arranged, places, found, filters]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
@@ -83,21 +92,54 @@ export function useListed(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [narrowed, catalogue, sortBy, down, filters.tray, neededPlaces, trayEntry, isUntyped]);
   const progress = useMemo(() => progressOf(catalogue, places), [catalogue, places]);
-  return { ...rows, counts: narrowed.counts, outside: narrowed.outside, places, ...progress };
+  return {
+    ...rows,
+    counts: narrowed.counts,
+    outside: narrowed.outside,
+    places,
+    vendors: vendorsOf(catalogue),
+    ...progress,
+  };
 }
 
-function placesIn(catalogue: ChosenCatalogue, state: Arrangement, chest: ChestId | null): Places {
-  const places = new Map<PluginId, string[]>();
-  if (chest === null) return places;
-  for (const drawer of drawersOfChest(state, chest)) {
-    for (const { plugin } of contentsOf(state, catalogue.byId, drawer).plugins) {
-      const own = places.get(plugin.id);
-      if (own === undefined) places.set(plugin.id, [drawer.id]);
-      else own.push(drawer.id);
+/**
+ * Where each plugin stands. What was put in by hand is looked up plugin by plugin in groups that a change carries on; only what rules put there is
+ * listed here.
+ */
+const placesIn = rememberLast(
+  (
+    catalogue: ChosenCatalogue,
+    drawer: Arrangement['drawer'],
+    entry: Arrangement['entry'],
+    divider: Arrangement['divider'],
+    chest: ChestId | null,
+  ): Places => {
+    const state = { ...emptyArrangement(), drawer, entry, divider };
+    const drawers = chest === null ? [] : drawersOfChest(state, chest);
+    const ranks = new Map(drawers.map((one, rank) => [one.id, rank]));
+    const byRule = new Map<PluginId, DrawerId[]>();
+    for (const one of drawers) {
+      if (one.rule === null) continue;
+      for (const { plugin, entry: row } of contentsOf(state, catalogue.byId, one).plugins) {
+        if (row !== null) continue;
+        const own = byRule.get(plugin.id);
+        if (own === undefined) byRule.set(plugin.id, [one.id]);
+        else own.push(one.id);
+      }
     }
-  }
-  return places;
-}
+    const byHand = groupsOf(state, 'entriesOf');
+    const has = (id: PluginId): boolean =>
+      byRule.has(id) || byHand.get(id)?.some((row) => ranks.has(row.drawerId)) === true;
+    const of = (id: PluginId): readonly DrawerId[] => {
+      const own = [
+        ...(byHand.get(id) ?? []).map((row) => row.drawerId).filter((one) => ranks.has(one)),
+        ...(byRule.get(id) ?? []),
+      ];
+      return own.length < 2 ? own : own.sort((one, other) => (ranks.get(one) ?? 0) - (ranks.get(other) ?? 0));
+    };
+    return { has, of };
+  },
+);
 
 /** How many of those that are not set aside stand in a drawer, and how many are left. */
 function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: number; toFile: number } {
@@ -109,6 +151,17 @@ function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: numb
   }
   return { filed, toFile };
 }
+
+const factsOfCatalogue = rememberLast(catalogueFacets);
+const vendorsOf = rememberLast((catalogue: ChosenCatalogue) =>
+  factsOfCatalogue(catalogue)
+    .vendor.values.filter((value) => value !== NOT_KNOWN)
+    .sort(compareNames),
+);
+const factsOfArrangement = rememberLast(
+  (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], places: Places) =>
+    arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
+);
 
 function inTrayOrder(plugins: readonly ChosenPlugin[], state: Arrangement, tray: number): ChosenPlugin[] {
   const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [entry.pluginId, rank]));
@@ -127,7 +180,7 @@ function sortedBy(
   places: Places | null,
   state: Arrangement,
 ): ChosenPlugin[] {
-  const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.get(plugin.id)?.[0] ?? '');
+  const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
   const compare: Readonly<Record<typeof sortBy, Compare>> = {
     name: byName,
     kind: (a, b) => typeRank(a) - typeRank(b) || byName(a, b),
@@ -137,7 +190,7 @@ function sortedBy(
       byName(a, b),
     formats: (a, b) => compareNames(formatsOf(a).join(' '), formatsOf(b).join(' ')) || byName(a, b),
     drawers: (a, b) =>
-      (places?.get(a.id)?.length ?? 0) - (places?.get(b.id)?.length ?? 0) ||
+      (places?.of(a.id).length ?? 0) - (places?.of(b.id).length ?? 0) ||
       compareNames(firstDrawer(a)?.name ?? '', firstDrawer(b)?.name ?? '') ||
       byName(a, b),
   };

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import type { SearchText } from '@clever-drawer/core/search/search-index';
 import type { ChosenPlugin } from '../shared/queries';
@@ -22,38 +22,38 @@ const textOf = (plugin: ChosenPlugin): SearchText => ({
   ],
 });
 
+/** One worker for all visits: what it was filled with last is what it still knows. */
+let searcher: Remote<Searcher> | null = null;
+let filledWith: readonly ChosenPlugin[] | null = null;
+
+function fill(plugins: readonly ChosenPlugin[]): Promise<void> {
+  if (filledWith === plugins) return Promise.resolve();
+  searcher ??= wrap<Searcher>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }));
+  filledWith = plugins;
+  // Calls are answered one after the other: what is asked after this is asked of the new index.
+  return searcher.fill(plugins.map(textOf));
+}
+
 /** Searches the catalogue in a worker; the newest question wins, and what was found last stays in sight until the next answer. */
 export function useSearch(plugins: readonly ChosenPlugin[], typed: string): Found | null {
-  const searcher = useRef<Remote<Searcher> | null>(null);
   const [found, setFound] = useState<Found | null>(null);
-  const [filled, setFilled] = useState<readonly ChosenPlugin[] | null>(null);
-  const texts = useMemo(() => plugins.map(textOf), [plugins]);
   useEffect(() => {
-    const worker = new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' });
-    searcher.current = wrap<Searcher>(worker);
-    return () => {
-      searcher.current = null;
-      worker.terminate();
-    };
-  }, []);
-  useEffect(() => {
-    let isLatest = true;
-    void searcher.current?.fill(texts).then(() => isLatest && setFilled(plugins));
-    return () => {
-      isLatest = false;
-    };
-  }, [texts, plugins]);
+    // After the list is painted: the first letter comes a moment later at the earliest.
+    const timer = setTimeout(() => void fill(plugins), 50);
+    return () => clearTimeout(timer);
+  }, [plugins]);
   const asks = typed.trim() !== '';
   useEffect(() => {
-    if (!asks || filled !== plugins) return undefined;
+    if (!asks) return undefined;
     let isLatest = true;
-    void searcher.current?.find(typed).then((numbers) => {
+    void fill(plugins);
+    void searcher?.find(typed).then((numbers) => {
       if (isLatest) setFound({ plugins, typed, numbers });
     });
     return () => {
       isLatest = false;
     };
-  }, [asks, typed, plugins, filled]);
+  }, [asks, typed, plugins]);
   // Numbers are places in the list that they were found in.
   return asks && found?.plugins === plugins ? found : null;
 }

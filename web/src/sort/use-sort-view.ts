@@ -50,16 +50,18 @@ export function useSortView(): SortViewing {
   const [typed, setTyped] = useTyped(params.get('q') ?? '', (text) =>
     setParams(changed(addressNow(), { typed: text }), { replace: true }),
   );
+  // What is typed must not make new filters of the same.
+  const filters = useMemo(() => filtersIn(params), [params]);
   const view = useMemo(
     (): SortView => ({
       typed,
-      filters: filtersIn(params),
+      filters,
       sortBy: SORTS.find((one) => one === params.get('by')) ?? null,
       down: params.get('down') === '1',
       chest: params.get('chest'),
       open: params.getAll('open'),
     }),
-    [params, typed],
+    [params, filters, typed],
   );
   const look = ({ typed: text, ...change }: Partial<SortView>): void => {
     if (text !== undefined) setTyped(text);

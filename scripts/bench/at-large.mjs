@@ -1,0 +1,257 @@
+// Sort with 50,000 plugins and 300 drawers in the real interface: how long each thing that a hand does takes to show, and to be saved.
+import { spawn } from 'node:child_process';
+import { chmodSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { CHROMIUM } from '../lib/browser.mjs';
+import { ROOT } from '../lib/run.mjs';
+import { inventPlugins, numbers } from './invented-plugins.mjs';
+import { load, middle, tell } from './measure.mjs';
+
+const PLUGINS = 50_000;
+const DRAWERS = 300;
+const LARGE_DRAWER = 5000;
+const FILED_AT_ONCE = 5000;
+const SHOWN_LIMIT_MS = 100;
+const SAVED_LIMIT_MS = 1000;
+const ROUNDS = 5;
+
+export async function benchAtLarge() {
+  if (!existsSync(CHROMIUM.executablePath)) {
+    process.stderr.write('Chromium is missing: no figures of the interface at large. npm test installs it.\n');
+    return;
+  }
+  const folder = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
+  chmodSync(folder, 0o755);
+  const { startCluster } = await load('server/dist/database/cluster.js');
+  const cluster = await startCluster(join(folder, 'data'));
+  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js')], {
+    env: { ...process.env, PORT: '0', DATABASE_URL: cluster.url },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  try {
+    const { url } = await new Promise((done, fail) => {
+      server.on('message', done);
+      server.on('exit', (code) => fail(new Error(`the server ended with ${code}`)));
+    });
+    const [computer] = await (await fetch(`${url}/api/computers`)).json();
+    await fill(cluster.url, computer.id);
+    await measure(url, computer.id);
+  } finally {
+    const ended = new Promise((done) => server.on('exit', done));
+    server.kill('SIGTERM');
+    await ended;
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Rows straight into the database: what a scan of so many would have left there. */
+async function fill(url, computerId) {
+  const db = new pg.Client(url);
+  await db.connect();
+  const plugins = await inventPlugins(numbers(20261124), PLUGINS);
+  const rows = plugins.map(({ name, vendor, type }, at) => ({ id: `p/${at}`, name, vendor, type }));
+  await db.query(
+    `INSERT INTO plugin ("computerId", id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions)
+     SELECT $1, id, name, vendor, 'audio-effect', 'declared', jsonb_build_array(type), 'declared', '[]'
+     FROM jsonb_to_recordset($2::jsonb) AS r(id text, name text, vendor text, type text)`,
+    [computerId, JSON.stringify(rows)],
+  );
+  await db.query(
+    `INSERT INTO build (id, "computerId", "pluginId", found, facts)
+     SELECT gen_random_uuid(), "computerId", id, true,
+       jsonb_build_object('format', 'VST3', 'architectures', '["x86-64"]'::jsonb, 'version', '1.0', 'path',
+         '/plugins/' || id, 'asked', NULL, 'pictures', '[]'::jsonb, 'name', name, 'vendor', vendor)
+     FROM plugin WHERE "computerId" = $1`,
+    [computerId],
+  );
+  await db.query(`INSERT INTO chest ("computerId", id, name, "order") VALUES ($1, 'c', 'Everyday', 'a0')`, [
+    computerId,
+  ]);
+  await db.query(
+    `INSERT INTO drawer ("computerId", id, "chestId", name, "order")
+     SELECT $1, 'd' || n, 'c', 'Drawer ' || n, 'a' || (n / 62) || chr(65 + n % 26) || lpad(n::text, 4, '0') || '1'
+     FROM generate_series(0, $2::int - 1) AS n`,
+    [computerId, DRAWERS],
+  );
+  // One drawer of 5,000, the others of about a hundred each; keys as they come of filing one after the other.
+  const { keysBefore } = await load('core/dist/chests/order-keys.js');
+  const keys = keysBefore([], null, LARGE_DRAWER);
+  const entries = Array.from({ length: LARGE_DRAWER + DRAWERS * 100 }, (_, n) => {
+    const drawer = n < LARGE_DRAWER ? 'd0' : `d${1 + (n % (DRAWERS - 1))}`;
+    const at = n < LARGE_DRAWER ? n : Math.floor((n - LARGE_DRAWER) / (DRAWERS - 1));
+    return { id: `${drawer}/p/${n}`, drawerId: drawer, pluginId: `p/${n}`, order: keys[at] };
+  });
+  await db.query(
+    `INSERT INTO entry ("computerId", id, "drawerId", "pluginId", "order")
+     SELECT $1, id, "drawerId", "pluginId", "order"
+     FROM jsonb_to_recordset($2::jsonb) AS r(id text, "drawerId" text, "pluginId" text, "order" text)`,
+    [computerId, JSON.stringify(entries)],
+  );
+  const drawerKeys = keysBefore([], null, DRAWERS);
+  await db.query(
+    `UPDATE drawer d SET "order" = k."order" FROM jsonb_to_recordset($2::jsonb) AS k(id text, "order" text)
+     WHERE d."computerId" = $1 AND d.id = k.id`,
+    [computerId, JSON.stringify(drawerKeys.map((order, n) => ({ id: `d${n}`, order })))],
+  );
+  await db.query(`UPDATE computer SET "arrangementRevision" = 1, "catalogueRevision" = 1 WHERE id = $1`, [computerId]);
+  await db.end();
+}
+
+async function measure(url, computer) {
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await page.goto(`${url}/${computer}/load`);
+    await page.locator('main.load, .empty-note').first().waitFor({ timeout: 60_000 });
+    await page.evaluate(watchFrames);
+    page.setDefaultTimeout(20_000);
+    await page.waitForTimeout(4000);
+    const of = `with ${PLUGINS} plugins and ${DRAWERS} drawers`;
+    const say = (what, values, limit = SHOWN_LIMIT_MS) => tell(`${what} ${of}`, middle(values), 'the limit', limit);
+    const rows = 'document.querySelectorAll(".list-row").length > 5';
+
+    // The first look fetches and prepares everything; the place itself is opened again and again.
+    const first = await shown(page, () => page.keyboard.press('Alt+s'), rows, 20_000);
+    const opened = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      await page.keyboard.press('Alt+l');
+      await page.locator('main.load, .empty-note').first().waitFor();
+      opened.push(await shown(page, () => page.keyboard.press('Alt+s'), rows));
+    }
+    say('Sort is opened for the first time', [first], 3000);
+    say('Sort is opened', opened);
+
+    await page.getByLabel('Find', { exact: true }).click();
+    await page.waitForTimeout(1500);
+    const typed = [];
+    for (const letter of 'copper plate') {
+      const before = await page.locator('.find-count').innerText();
+      typed.push(
+        await shown(
+          page,
+          () => page.keyboard.type(letter),
+          letter === ' ' ? 'true' : `document.querySelector('.find-count').innerText !== ${JSON.stringify(before)}`,
+          400,
+        ),
+      );
+    }
+    say('a letter is typed', typed);
+    await page.getByLabel('Find', { exact: true }).fill('');
+    await page.waitForTimeout(500);
+
+    await page.locator('[data-list]').focus();
+    const selected = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      await page.keyboard.press('Escape');
+      await page.waitForTimeout(200);
+      selected.push(
+        await shown(
+          page,
+          () => page.keyboard.press('Control+a'),
+          `document.querySelector('.status-line b').innerText === '${PLUGINS}'`,
+        ),
+      );
+    }
+    say('all found are selected', selected);
+
+    const [filed, saved, undone, undoSaved] = [[], [], [], []];
+    for (let round = 0; round < 3; round++) {
+      await selectFirst(page, FILED_AT_ONCE);
+      await page.keyboard.press('f');
+      await page
+        .getByRole('dialog')
+        .getByRole('combobox')
+        .fill(`Drawer ${200 + round}`);
+      await page.waitForTimeout(300);
+      const answer = page.waitForResponse((response) => response.url().endsWith('/changes'));
+      const start = Date.now();
+      filed.push(
+        await shown(
+          page,
+          () => page.keyboard.press('Enter'),
+          `document.querySelector('[data-drawer="d${200 + round}"] .mono').textContent > '4000'`,
+        ),
+      );
+      await answer;
+      saved.push(Date.now() - start);
+      await page.waitForTimeout(600);
+      const undoAnswer = page.waitForResponse((response) => response.url().endsWith('/undo'));
+      const from = Date.now();
+      undone.push(
+        await shown(
+          page,
+          () => page.keyboard.press('Control+z'),
+          `document.querySelector('[data-drawer="d${200 + round}"] .mono').textContent < '4000'`,
+          3000,
+        ),
+      );
+      await undoAnswer;
+      undoSaved.push(Date.now() - from);
+      await page.waitForTimeout(600);
+    }
+    say(`${FILED_AT_ONCE} are filed at once, shown`, filed);
+    say(`${FILED_AT_ONCE} are filed at once, saved`, saved, SAVED_LIMIT_MS);
+    say(`that is undone, shown`, undone);
+    say(`that is undone, saved`, undoSaved, SAVED_LIMIT_MS);
+
+    const openedDrawer = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      openedDrawer.push(
+        await shown(
+          page,
+          () => page.locator('[data-drawer="d0"] > .front-card').click(),
+          `document.querySelectorAll('[data-drawer="d0"] .line').length > 5`,
+        ),
+      );
+      await page.locator('[data-drawer="d0"] > .front-card').click();
+      await page.waitForTimeout(200);
+    }
+    say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);
+  } finally {
+    await browser.close();
+  }
+}
+
+async function selectFirst(page, count) {
+  await page.locator('[data-list]').focus();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Home');
+  await page.evaluate((to) => {
+    document.querySelector('[data-list]').scrollTop = to * 31 - 200;
+  }, count);
+  await page.waitForTimeout(300);
+  await page.locator(`#list-row-${count - 1}`).click({ modifiers: ['Shift'] });
+  await page.waitForTimeout(200);
+}
+
+/** Within the page: from the event that a hand makes to the frame in which its effect is painted. */
+function watchFrames() {
+  window.untilShown = (condition, limit) => {
+    const test = new Function(`return ${condition}`);
+    return new Promise((done) => {
+      const begin = (event) => {
+        const start = event.timeStamp;
+        removeEventListener('keydown', begin, true);
+        removeEventListener('pointerup', begin, true);
+        const look = (now) => {
+          if (test() || now - start > limit) requestAnimationFrame((painted) => done(painted - start));
+          else requestAnimationFrame(look);
+        };
+        requestAnimationFrame(look);
+      };
+      addEventListener('keydown', begin, true);
+      addEventListener('pointerup', begin, true);
+    });
+  };
+}
+
+async function shown(page, act, condition, limit = 5000) {
+  const waiting = page.evaluate(([test, most]) => window.untilShown(test, most), [condition, limit]);
+  await page.waitForTimeout(50);
+  await act();
+  return waiting;
+}
