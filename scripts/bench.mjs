@@ -1,5 +1,7 @@
 // npm run bench: one JSON line per figure, each with the baseline it was measured against in the same run. Machines are shared: read the ratios.
 import { benchArranging } from './bench/arranging.mjs';
+import { benchAtLarge } from './bench/at-large.mjs';
+import { benchFinding } from './bench/finding.mjs';
 import { benchInference } from './bench/inference.mjs';
 import { benchServing } from './bench/serving.mjs';
 import { benchScans } from './bench/scans.mjs';
@@ -14,6 +16,8 @@ try {
   await benchServing();
   await benchInference();
   await benchArranging();
+  await benchFinding();
+  await benchAtLarge();
 } catch (error) {
   endWith(error);
 }

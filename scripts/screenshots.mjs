@@ -79,6 +79,21 @@ async function takeAll(url) {
       .click({ modifiers: ['Shift'] });
     await take(page, name);
   }
+  const faces = await open('sort', 'dark');
+  await faces.keyboard.press('g');
+  await faces.getByRole('button', { name: /^Keys & toys,/ }).click();
+  await take(faces, 'faces');
+  const toFile = await open('sort');
+  await toFile.keyboard.press('t');
+  const panel = toFile.getByRole('region', { name: 'To file' });
+  for (let step = 0; step < 60 && (await panel.getByRole('option').count()) < 2; step++)
+    await toFile.keyboard.press('ArrowRight');
+  await take(toFile, 'to-file');
+  const newChest = await open('sort');
+  await newChest.getByRole('button', { name: 'New chest' }).click();
+  await newChest.getByLabel('A drawer for each type').check();
+  await newChest.waitForTimeout(400);
+  await take(newChest, 'new-chest');
   await take(await open('intake'), 'intake');
   const about = await open('sort');
   await about.getByRole('searchbox').fill('toy piano');

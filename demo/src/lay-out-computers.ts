@@ -1,8 +1,9 @@
 import { existsSync } from 'node:fs';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { audioComponent, infoPlist, moduleInfo, subCategories } from './files/bundles.js';
+import { audioComponent, infoPlist, moduleInfo, subCategories, classId } from './files/bundles.js';
 import { lv2Files } from './files/lv2.js';
+import { facePng } from './files/png.js';
 import { machOFile, type MacProcessor } from './files/mach-o.js';
 import { peFile } from './files/pe.js';
 import { roleOf, studioPlugins, type DemoPlugin } from './studio.js';
@@ -97,6 +98,11 @@ const MAC_WRITERS = {
   },
   VST3: (files: Files, plugin: DemoPlugin): void => {
     const bundle = macBundle(files, plugin, { folder: VST3, end: 'vst3', format: 'VST3' });
+    // Two in three bring a picture of themselves.
+    if (plugin.number % 3 !== 1) {
+      const file = `${bundle}/Contents/Resources/Snapshots/${classId(plugin)}_snapshot.png`;
+      files.set(file, facePng(Math.floor(plugin.number / 11), plugin.number));
+    }
     // Every ninth has no moduleinfo at all, others forget their categories or name a wrong one.
     if (plugin.number % 9 === 4) return;
     const slip =

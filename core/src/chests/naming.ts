@@ -15,36 +15,42 @@ export interface Naming {
 export const STRIP_LABEL_LENGTH = 12;
 export const TAG_LENGTH = 40;
 
-const VOWELS = /(?<=[\p{L}])[aeiouy](?=\p{L})/giu;
 const SHORT_WORDS = new Set('the a an of and for to by with de la le'.split(' '));
+const NOUN_LENGTH = 7;
 
 /**
- * A strip label of at most 12 characters by sensible shortening: the name itself when it is short enough; else without small words, then with
- * long words cut to their consonants and beginnings, the last word (the noun) and numbers kept longest. Never empty for a name with letters.
+ * A strip label of at most 12 characters by sensible shortening: the name itself when it is short enough; else without small words; else the
+ * beginnings of its words, of which the last one (the noun) and numbers keep the most. Never empty for a name with letters.
  */
 export function proposeStripLabel(name: string): string {
   const plain = name.trim().replace(/\s+/g, ' ');
   if (fits(plain)) return plain;
-  let words = plain.split(/[\s_–-]+/u).filter((word) => word !== '');
+  let words = plain.split(/[\s_–]+/u).filter((word) => word !== '');
   const main = words.filter((word) => !SHORT_WORDS.has(word.toLowerCase()));
   if (main.length > 0) words = main;
   if (fits(words.join(' '))) return words.join(' ');
-  const shortened = words.map((word) => (isNumber(word) ? word : withoutVowels(word)));
-  // The first words give way before the last one, which says what kind of thing it is.
-  for (let longest = 6; longest >= 1; longest--) {
-    const cut = shortened.map((word, at) => {
-      const limit = isNumber(word) ? word.length : at === shortened.length - 1 ? Math.max(longest, 4) : longest;
-      return Array.from(word).slice(0, limit).join('');
-    });
-    if (fits(cut.join(' '))) return cut.join(' ');
-    if (fits(cut.join(''))) return cut.join('');
-  }
-  return Array.from(shortened.join('')).slice(0, STRIP_LABEL_LENGTH).join('');
+  const noun = words.findLastIndex((word) => !isNumber(word));
+  const others = words.filter((word, at) => at !== noun && !isNumber(word)).length;
+  const numbers = words.filter(isNumber).reduce((sum, word) => sum + length(word), 0);
+  const room = STRIP_LABEL_LENGTH - (words.length - 1) - numbers;
+  const forNoun = Math.max(1, Math.min(others === 0 ? room : NOUN_LENGTH, room - others, length(words[noun] ?? '')));
+  const share = others === 0 ? 0 : Math.max(1, Math.floor((room - forNoun) / others));
+  let left = Math.max(0, room - forNoun - share * others);
+  const cut = words.map((word, at) => {
+    if (isNumber(word)) return word;
+    if (at === noun) return beginning(word, forNoun);
+    // What does not divide evenly goes to the first.
+    const own = share + left;
+    left = 0;
+    return beginning(word, own);
+  });
+  return beginning(fits(cut.join(' ')) ? cut.join(' ') : cut.join(''), STRIP_LABEL_LENGTH);
 }
 
-const fits = (text: string): boolean => Array.from(text).length <= STRIP_LABEL_LENGTH;
-const isNumber = (word: string): boolean => /\d/.test(word) && Array.from(word).length <= 5;
-const withoutVowels = (word: string): string => (Array.from(word).length <= 4 ? word : word.replace(VOWELS, ''));
+const length = (text: string): number => Array.from(text).length;
+const beginning = (text: string, letters: number): string => Array.from(text).slice(0, letters).join('');
+const fits = (text: string): boolean => length(text) <= STRIP_LABEL_LENGTH;
+const isNumber = (word: string): boolean => /\d/.test(word) && length(word) <= 5;
 
 /** Tags as typed: parted by commas or line ends, each once whatever its case. */
 export function tagsOf(typed: string): string[] {

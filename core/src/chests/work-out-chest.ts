@@ -160,6 +160,8 @@ function partsOf(plugins: readonly Sorted[], most: number, by: InnerBasis): Grou
   return all.length > 1 ? all : byLetters(plugins, most);
 }
 
+const MOST_LETTERS = 14;
+
 /** Even stretches of the alphabet, named after their first and last letters. */
 function byLetters(plugins: readonly Sorted[], most: number): Group[] {
   const parts = Math.ceil(plugins.length / most);
@@ -168,9 +170,13 @@ function byLetters(plugins: readonly Sorted[], most: number): Group[] {
   return Array.from({ length: parts }, (_, at) => plugins.slice(at * size, (at + 1) * size))
     .filter((own) => own.length > 0)
     .map((own) => {
+      const [first, last] = [own[0], own.at(-1)];
       let name = '';
-      for (let letters = 2; name === '' || (taken.has(name) && letters < 6); letters++)
-        name = `${beginning(own[0], letters)}–${beginning(own.at(-1), letters)}`;
+      // As few letters as tell both ends, and this stretch from the others, apart.
+      for (let letters = 2; letters <= MOST_LETTERS; letters++) {
+        name = `${beginning(first, letters)}–${beginning(last, letters)}`;
+        if (!taken.has(name) && (own.length === 1 || beginning(first, letters) !== beginning(last, letters))) break;
+      }
       for (let number = 2, plain = name; taken.has(name); number++) name = `${plain} (${String(number)})`;
       taken.add(name);
       return group(name, own);

@@ -5,7 +5,7 @@ export interface Findable {
   readonly name: string;
   /** Other names by which it may be called. */
   readonly names?: readonly string[];
-  readonly more: string;
+  readonly more: string | readonly string[];
 }
 
 /** Finds among a fixed set of things by typed words; made once per set, then asked per keystroke. */
@@ -14,7 +14,10 @@ export class Finder<T extends Findable> {
 
   constructor(private readonly items: readonly T[]) {
     this.index = new SearchIndex(
-      items.map(({ name, names = [], more }) => ({ names: [name, ...names], more: [more] })),
+      items.map(({ name, names = [], more }) => ({
+        names: [name, ...names],
+        more: typeof more === 'string' ? [more] : more,
+      })),
     );
   }
 

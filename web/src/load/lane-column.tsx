@@ -1,5 +1,4 @@
 import type { Lane, LaneKind, Slot } from '@clever-drawer/core/chests/arrangement';
-import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue } from '../shared/queries';
 import { TypeGlyph } from '../shared/type-glyph';
@@ -79,7 +78,7 @@ function SlotButton({
           <>
             <TypeGlyph types={plugin.types} role={plugin.role} />
             <span className="slot-name">
-              <bdi>{plugin.naming?.stripLabel ?? proposeStripLabel(plugin.name)}</bdi>
+              <bdi>{plugin.naming?.stripLabel ?? plugin.name}</bdi>
             </span>
           </>
         )}

@@ -37,7 +37,7 @@ const finderOf = (plugins: readonly ChosenPlugin[]): Finder<Offered> =>
       plugin,
       name: plugin.name,
       names: [plugin.givenName],
-      more: [plugin.vendor ?? '', ...plugin.types.map((type) => TYPE_TREE[type].label)].join(' '),
+      more: [plugin.vendor ?? '', ...plugin.types.map((type) => TYPE_TREE[type].label)],
     })),
   );
 

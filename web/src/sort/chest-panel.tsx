@@ -44,6 +44,12 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
   const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
   const actions = useSteady(drawerActions(needs));
   const { about, selected } = props;
+  const innerOf = (drawer: Drawer): string => {
+    const [, ...inner] = drawerAndInner(state, drawer.id);
+    if (inner.length === 0) return '';
+    const ids = inner.flatMap((one) => contentsOf(state, catalogue.byId, one).plugins.map(({ plugin }) => plugin.id));
+    return `${String(new Set(ids).size)} in ${String(inner.length)} inner ${inner.length === 1 ? 'drawer' : 'drawers'}`;
+  };
 
   // What is in sight comes first; a chest of hundreds of drawers fills up behind it.
   const most = useDeferredValue(Infinity, FIRST_FRONTS);
@@ -59,7 +65,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             key={drawer.id}
             drawer={drawer}
             count={contents.plugins.length}
-            inner={drawerAndInner(state, drawer.id).length - 1}
+            inner={innerOf(drawer)}
             isOpen={isOpen}
             isLit={props.lit.has(drawer.id)}
             aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}

@@ -24,8 +24,8 @@ export interface DrawerActions {
 interface Props {
   readonly drawer: Drawer;
   readonly count: number;
-  /** How many drawers are inside it, at any depth. */
-  readonly inner: number;
+  /** What its inner drawers hold, in words; empty when it has none. */
+  readonly inner: string;
   readonly isOpen: boolean;
   readonly isLit: boolean;
   /** Where something that is dragged would go. */
@@ -61,10 +61,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     event.stopPropagation();
   };
   const rule = drawer.rule === null ? null : ruleInWords(drawer.rule);
-  const notes = [
-    ...(inner === 0 ? [] : [`${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`]),
-    ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
-  ];
+  const notes = [...(inner === '' ? [] : [inner]), ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]])];
   const classes = [
     'front',
     isOpen && 'open',

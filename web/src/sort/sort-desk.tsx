@@ -62,9 +62,11 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const light = useCallback((ids: readonly string[]) => setLit(ids.length === 0 ? NONE_LIT : new Set(ids)), []);
 
   const hasChosen = chosen.length > 0;
+  const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
+  /** Out of the search line: on to the best match. */
   const intoList = (): void => {
-    left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
-    if (selection.at < 0) selection.moveTo(0, false);
+    focusList();
+    selection.moveTo(0, false);
   };
   const file = (ids: readonly PluginId[], drawers: readonly Pick<Drawer, 'id'>[]): void => {
     const drawerIds = drawers.map((drawer) => drawer.id);
@@ -180,7 +182,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
                   about={setAbout}
                   close={() => {
                     setQueue(null);
-                    requestAnimationFrame(intoList);
+                    requestAnimationFrame(focusList);
                   }}
                 />
               ) : listed.ids.length === 0 ? (

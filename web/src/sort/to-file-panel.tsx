@@ -74,7 +74,9 @@ export function ToFilePanel(props: Props) {
       return next;
     });
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey || event.ctrlKey || event.metaKey || event.target !== event.currentTarget) return;
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    // The panel's buttons have their own Space and Enter.
+    if (event.target !== event.currentTarget && event.key !== 'Escape') return;
     const current = proposals[marked];
     if (event.key === 'ArrowDown') setMarked(Math.min(marked + 1, proposals.length - 1));
     else if (event.key === 'ArrowUp') setMarked(Math.max(marked - 1, 0));
@@ -103,7 +105,10 @@ export function ToFilePanel(props: Props) {
           <button
             type="button"
             className="plain"
-            onClick={() => void changes.make({ kind: 'look', at: new Date().toISOString() })}
+            onClick={() => {
+              void changes.make({ kind: 'look', at: new Date().toISOString() });
+              box.current?.focus();
+            }}
           >
             New ones seen
           </button>
