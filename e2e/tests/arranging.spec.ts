@@ -195,6 +195,26 @@ test('nickname, strip label and tags; set aside with a reason and back; both are
   await expect(page.getByText('goose storm', { exact: true })).toHaveCount(0);
 });
 
+test('a rule of thumb sets every build aside that is not preferred; the panel shows it and brings one back', async ({
+  page,
+}) => {
+  await page.keyboard.press('a');
+  await page.getByLabel('all builds that are not preferred').check();
+  await expect(page.getByRole('dialog')).toContainText(/\d+ builds of .+ and \d+ more/);
+  await page.getByRole('button', { name: 'Set aside', exact: true }).click();
+  await expect(page.getByRole('contentinfo')).toContainText(/Undo: set \d+ builds aside: older build/);
+  await find(page).fill('bellowsdell synth');
+  await expect(page.getByRole('row').nth(1)).toContainText('Bellowsdell');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  const builds = page.getByRole('region', { name: 'About the plugin' }).getByRole('article');
+  await expect(builds.getByText('set aside: older build')).toHaveCount(2);
+  await builds.getByRole('button', { name: 'bring back' }).first().click();
+  await expect(builds.getByText('set aside: older build')).toHaveCount(1);
+  await undo(page, 2);
+  await expect(builds.getByText('set aside: older build')).toHaveCount(0);
+});
+
 test('to file: one after the other, a proposal is taken with Enter; what arrived is seen', async ({ page }) => {
   await page.keyboard.press('t');
   const panel = page.getByRole('region', { name: 'To file' });

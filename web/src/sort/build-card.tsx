@@ -1,5 +1,6 @@
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { ASIDE_LABELS } from '@clever-drawer/core/chests/set-aside';
 import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-facts';
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../shared/fact-words';
 import { useChanges } from '../shared/use-changes';
@@ -24,6 +25,9 @@ export function BuildCard({
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const chosen = state.choice.get(plugin.id)?.buildId === build.id;
+  const aside = state.aside.get(build.id);
+  const bringBack = (): void =>
+    void changes.make({ kind: 'bring-back', pluginIds: [], builds: [{ id: build.id, pluginId: plugin.id }] });
   const prefer = (buildId: Build['id'] | null): void =>
     void changes.make({ kind: 'prefer-build', pluginId: plugin.id, buildId });
   return (
@@ -38,6 +42,14 @@ export function BuildCard({
         <span className="mono one-line path" title={build.path}>
           <bdi>{build.path}</bdi>
         </span>
+        {aside !== undefined && (
+          <>
+            <span className="flag">set aside: {ASIDE_LABELS[aside.reason]}</span>
+            <button type="button" className="plain linked" onClick={bringBack}>
+              bring back
+            </button>
+          </>
+        )}
         {chosen ? (
           <button type="button" className="plain" onClick={() => prefer(null)}>
             by the rule again

@@ -38,7 +38,7 @@ const FIRST_FRONTS = 36;
 /** The chest at hand: its drawers as fronts in a grid, pulled out in place; below them the trays. */
 export const ChestPanel = memo(function ChestPanel(props: Props) {
   const { state, chest, catalogue, open, setOpen, changes, target, making, setMaking, pictures } = props;
-  // The one target that is known to the drag: so that its edges scroll. What lies at the pointer is looked up there.
+  // The one target that is known to the drag, so that the edges around it scroll. What lies at the pointer is looked up there.
   const { setNodeRef } = useDroppable({ id: CHEST_AREA });
   const [asked, ask] = useState<DrawerAsk | null>(null);
   const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
@@ -88,24 +88,26 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       });
 
   return (
-    <div ref={setNodeRef} className="chest-area" data-chest>
-      <div className="fronts">
-        {fronts(null)}
-        <button type="button" className="new-drawer" onClick={() => setMaking(null)}>
-          New drawer <kbd>N</kbd>
-        </button>
+    <div className="chest-area" data-chest>
+      <div ref={setNodeRef} className="chest-inside">
+        <div className="fronts">
+          {fronts(null)}
+          <button type="button" className="new-drawer" onClick={() => setMaking(null)}>
+            New drawer <kbd>N</kbd>
+          </button>
+        </div>
+        <TrayShelf
+          state={state}
+          catalogue={catalogue}
+          changes={changes}
+          open={open}
+          setOpen={setOpen}
+          target={target}
+          pictures={pictures}
+          about={about}
+          selected={selected}
+        />
       </div>
-      <TrayShelf
-        state={state}
-        catalogue={catalogue}
-        changes={changes}
-        open={open}
-        setOpen={setOpen}
-        target={target}
-        pictures={pictures}
-        about={about}
-        selected={selected}
-      />
       {making !== undefined && (
         <NewDrawerForm
           state={state}

@@ -93,7 +93,9 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     setQueue([...fresh, ...byType].map((plugin) => plugin.id));
   };
   const again = lastFiled.filter((id) => state.drawer.has(id));
-  const someAside = useMemo(() => chosen.some((id) => catalogue.byId.get(id)?.aside != null), [chosen, catalogue]);
+  // A plugin of which only some builds are set aside has something to bring back too.
+  const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
+  const someAside = withAside.size > 0 && chosen.some((id) => withAside.has(id));
   const keys: DeskKeys = {
     file: hasChosen && chest !== null ? () => openBox('file') : null,
     fileAgain:
