@@ -119,6 +119,7 @@ test('by drag: between two entries, onto a tray, and where nothing can be done i
 test('a drawer is sorted once or for good; kept in order it says so and takes no other', async ({ page }) => {
   await label(page, 'Dynamics').click();
   await page.getByRole('button', { name: 'Order' }).click();
+  await accessible(page);
   await page.getByRole('button', { name: 'by vendor' }).first().click();
   await expect(page.getByRole('contentinfo')).toContainText('Undo: sort Dynamics by vendor');
   await page.getByRole('button', { name: 'Order' }).click();

@@ -46,6 +46,8 @@ export function exchangeRoutes({ source, arranging }: Context): Router {
         return { matched: plan.matched, missing, saved: await saveChange(db, id, plan.change) };
       },
     );
+    // Plugins that only the document knows have joined the catalogue.
+    if (report.missing.length > 0) arranging.catalogueChanged(asId<ComputerId>(request.params.computer));
     response.status(201).json(report);
   });
 

@@ -1,7 +1,6 @@
-import { useId, useState, type ReactNode, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useId, useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from './form-box';
 
 const NAME_LENGTH = 120;
 
@@ -29,40 +28,32 @@ export function NameBox({
   const [tried, setTried] = useState(false);
   const id = useId();
   const missing = !mayBeEmpty && name.trim() === '';
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     setTried(true);
     if (!missing) done(name.trim());
   };
   return (
-    <Modal show onHide={close} aria-labelledby={`${id}-title`}>
-      <Form onSubmit={submit} noValidate>
-        <Modal.Header closeButton>
-          <Modal.Title id={`${id}-title`}>{title}</Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <Form.Group controlId={`${id}-name`}>
-            <Form.Label>{label}</Form.Label>
-            <Form.Control
-              value={name}
-              autoFocus
-              autoComplete="off"
-              maxLength={longest}
-              isInvalid={tried && missing}
-              onChange={(event) => setName(event.target.value)}
-              onFocus={(event) => event.target.select()}
-            />
-            <Form.Control.Feedback type="invalid">Give it a name.</Form.Control.Feedback>
-            {hint !== undefined && <Form.Text>{hint}</Form.Text>}
-          </Form.Group>
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={close}>
-            Leave it
-          </Button>
-          <Button type="submit">Save</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormBox
+      title={title}
+      act="Save"
+
+      submit={submit}
+      close={close}
+    >
+      <Form.Group controlId={`${id}-name`}>
+        <Form.Label>{label}</Form.Label>
+        <Form.Control
+          value={name}
+          autoFocus
+          autoComplete="off"
+          maxLength={longest}
+          isInvalid={tried && missing}
+          onChange={(event) => setName(event.target.value)}
+          onFocus={(event) => event.target.select()}
+        />
+        <Form.Control.Feedback type="invalid">Give it a name.</Form.Control.Feedback>
+        {hint !== undefined && <Form.Text>{hint}</Form.Text>}
+      </Form.Group>
+    </FormBox>
   );
 }

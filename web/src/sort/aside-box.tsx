@@ -1,7 +1,6 @@
-import { useId, useMemo, useState, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from '../shared/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import {
   ASIDE_LABELS,
@@ -50,8 +49,7 @@ export function AsideBox({
   );
   const reason = chosenReason ?? wish.reason;
   const nothing = wish.pluginIds.length + wish.builds.length === 0;
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     if (nothing) return;
     close();
     const { pluginIds, builds } = wish;
@@ -59,77 +57,70 @@ export function AsideBox({
     void changes.make({ kind: 'set-aside', pluginIds, builds, reason, until: end });
   };
   return (
-    <Modal show onHide={close} aria-labelledby={`${id}-title`}>
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title id={`${id}-title`}>Set aside</Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="put-right">
-          <fieldset>
-            <legend className="visually-hidden">What</legend>
-            {WHATS.filter((one) => one !== 'selected' || plugins.length > 0).map((one) => (
-              <Form.Check
-                key={one}
-                type="radio"
-                name={`${id}-what`}
-                id={`${id}-${one}`}
-                label={one === 'selected' ? selectedWords(plugins) : WHAT_WORDS[one]}
-                checked={what === one}
-                onChange={() => {
-                  setWhat(one);
-                  setReason(null);
-                }}
-              />
-            ))}
-          </fieldset>
-          {(what === 'demos' || what === 'vendor') && (
-            <>
-              <Form.Label htmlFor={`${id}-vendor`}>Vendor</Form.Label>
-              <Form.Select id={`${id}-vendor`} value={vendor} onChange={(event) => setVendor(event.target.value)}>
-                {vendors.map((one) => (
-                  <option key={one} value={one}>
-                    {one}
-                  </option>
-                ))}
-              </Form.Select>
-            </>
-          )}
-          <Form.Label htmlFor={`${id}-reason`}>Reason</Form.Label>
-          <Form.Select
-            id={`${id}-reason`}
-            autoFocus
-            value={reason}
-            onChange={(event) => setReason(event.target.value as AsideReason)}
-          >
-            {ASIDE_REASONS.map((one) => (
+    <FormBox
+      title="Set aside"
+      act="Set aside"
+      canAct={!nothing}
+
+      className="put-right"
+      submit={submit}
+      close={close}
+    >
+      <fieldset>
+        <legend className="visually-hidden">What</legend>
+        {WHATS.filter((one) => one !== 'selected' || plugins.length > 0).map((one) => (
+          <Form.Check
+            key={one}
+            type="radio"
+            name={`${id}-what`}
+            id={`${id}-${one}`}
+            label={one === 'selected' ? selectedWords(plugins) : WHAT_WORDS[one]}
+            checked={what === one}
+            onChange={() => {
+              setWhat(one);
+              setReason(null);
+            }}
+          />
+        ))}
+      </fieldset>
+      {(what === 'demos' || what === 'vendor') && (
+        <>
+          <Form.Label htmlFor={`${id}-vendor`}>Vendor</Form.Label>
+          <Form.Select id={`${id}-vendor`} value={vendor} onChange={(event) => setVendor(event.target.value)}>
+            {vendors.map((one) => (
               <option key={one} value={one}>
-                {ASIDE_LABELS[one]}
+                {one}
               </option>
             ))}
           </Form.Select>
-          {reason === 'demo' && (
-            <>
-              <Form.Label htmlFor={`${id}-until`}>The demo ends on (if it does)</Form.Label>
-              <Form.Control
-                id={`${id}-until`}
-                type="date"
-                value={until}
-                onChange={(event) => setUntil(event.target.value)}
-              />
-            </>
-          )}
-          <Preview wish={wish} catalogue={catalogue} />
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={close}>
-            Leave it
-          </Button>
-          <Button type="submit" disabled={nothing}>
-            Set aside
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+        </>
+      )}
+      <Form.Label htmlFor={`${id}-reason`}>Reason</Form.Label>
+      <Form.Select
+        id={`${id}-reason`}
+        autoFocus
+        value={reason}
+        onChange={(event) => setReason(event.target.value as AsideReason)}
+      >
+        {ASIDE_REASONS.map((one) => (
+          <option key={one} value={one}>
+            {ASIDE_LABELS[one]}
+          </option>
+        ))}
+      </Form.Select>
+      {reason === 'demo' && (
+        <>
+          <Form.Label htmlFor={`${id}-until`}>The demo ends on (if it does)</Form.Label>
+          <Form.Control
+            id={`${id}-until`}
+            type="date"
+            value={until}
+            onChange={(event) => setUntil(event.target.value)}
+          />
+        </>
+      )}
+      <Preview wish={wish} catalogue={catalogue} />
+    </FormBox>
   );
 }
 

@@ -1,7 +1,6 @@
-import { useId, useMemo, useState, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from '../shared/form-box';
 import { CHEST_SLOTS, type Arrangement, type Chest, type ChestSlot } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
@@ -89,122 +88,112 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
     : beginning === 'copy' && original !== undefined
       ? { kind: 'copy', of: original.id }
       : { kind: 'empty' };
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     if (name !== '') done({ name, slots: slots.length === 0 ? null : slots, start });
   };
   const switchSlot = (slot: ChestSlot): void =>
     setSlots((old) => CHEST_SLOTS.filter((one) => (one === slot) !== old.includes(one)));
   return (
-    <Modal show onHide={close} size="lg" aria-labelledby={`${id}-title`}>
-      <Form onSubmit={submit} noValidate>
-        <Modal.Header closeButton>
-          <Modal.Title id={`${id}-title`}>{chest === null ? 'New chest' : `The chest ${chest.name}`}</Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="chest-form">
-          {chest === null && (
-            <fieldset>
-              <legend className="form-label">Begins</legend>
-              {BEGINNINGS.filter((one) => one !== 'copy' || chests.length > 0).map((one) => (
-                <Form.Check
-                  key={one}
-                  type="radio"
-                  name={`${id}-start`}
-                  id={`${id}-${one}`}
-                  label={STARTS[one].label}
-                  checked={beginning === one}
-                  onChange={() => setBeginning(one)}
-                />
+    <FormBox
+      title={chest === null ? 'New chest' : `The chest ${chest.name}`}
+      act={chest === null ? 'Make the chest' : 'Save'}
+
+      size="lg"
+      className="chest-form"
+      submit={submit}
+      close={close}
+    >
+      {chest === null && (
+        <fieldset>
+          <legend className="form-label">Begins</legend>
+          {BEGINNINGS.filter((one) => one !== 'copy' || chests.length > 0).map((one) => (
+            <Form.Check
+              key={one}
+              type="radio"
+              name={`${id}-start`}
+              id={`${id}-${one}`}
+              label={STARTS[one].label}
+              checked={beginning === one}
+              onChange={() => setBeginning(one)}
+            />
+          ))}
+          {beginning === 'copy' && (
+            <Form.Select
+              aria-label="The chest to copy"
+              value={source}
+              onChange={(event) => setSource(event.target.value)}
+            >
+              {chests.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
               ))}
-              {beginning === 'copy' && (
-                <Form.Select
-                  aria-label="The chest to copy"
-                  value={source}
-                  onChange={(event) => setSource(event.target.value)}
-                >
-                  {chests.map((one) => (
-                    <option key={one.id} value={one.id}>
-                      {one.name}
-                    </option>
-                  ))}
-                </Form.Select>
-              )}
-              {isBasis(beginning) && (
-                <div className="work-out">
-                  <label htmlFor={`${id}-most`}>A drawer holds at most</label>
-                  <Form.Control
-                    id={`${id}-most`}
-                    type="number"
-                    min={2}
-                    value={most}
-                    placeholder="no limit"
-                    onChange={(event) => setMost(event.target.value)}
-                  />
-                  <label htmlFor={`${id}-inner`}>What is more goes into inner drawers</label>
-                  <Form.Select
-                    id={`${id}-inner`}
-                    value={inner}
-                    onChange={(event) => setInner(event.target.value as InnerBasis)}
-                  >
-                    {INNER_BASES.map((one) => (
-                      <option key={one} value={one}>
-                        {INNER_WORDS[one]}
-                      </option>
-                    ))}
-                  </Form.Select>
-                  <label htmlFor={`${id}-without`}>Leave out what stands in</label>
-                  <Form.Select
-                    id={`${id}-without`}
-                    value={without}
-                    onChange={(event) => setWithout(event.target.value)}
-                  >
-                    <option value="">no chest: take everything</option>
-                    {chests.map((one) => (
-                      <option key={one.id} value={one.id}>
-                        {one.name}
-                      </option>
-                    ))}
-                  </Form.Select>
-                </div>
-              )}
-            </fieldset>
+            </Form.Select>
           )}
-          <div>
-            <Form.Group controlId={`${id}-name`} className="mb-3">
-              <Form.Label>Name</Form.Label>
+          {isBasis(beginning) && (
+            <div className="work-out">
+              <label htmlFor={`${id}-most`}>A drawer holds at most</label>
               <Form.Control
-                value={typed ?? proposed}
-                maxLength={120}
-                autoFocus
-                autoComplete="off"
-                isInvalid={name === ''}
-                onChange={(event) => setName(event.target.value)}
+                id={`${id}-most`}
+                type="number"
+                min={2}
+                value={most}
+                placeholder="no limit"
+                onChange={(event) => setMost(event.target.value)}
               />
-              <Form.Control.Feedback type="invalid">Give the chest a name.</Form.Control.Feedback>
-            </Form.Group>
-            <fieldset className="mb-3">
-              <legend className="form-label">Meant for (none ticked: for all slots)</legend>
-              {CHEST_SLOTS.map((slot) => (
-                <Form.Check
-                  key={slot}
-                  id={`${id}-slot-${slot}`}
-                  label={SLOT_WORDS[slot]}
-                  checked={slots.includes(slot)}
-                  onChange={() => switchSlot(slot)}
-                />
-              ))}
-            </fieldset>
-            {start.kind === 'worked-out' && <Preview state={state} catalogue={catalogue} start={start} />}
-          </div>
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={close}>
-            Leave it
-          </Button>
-          <Button type="submit">{chest === null ? 'Make the chest' : 'Save'}</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+              <label htmlFor={`${id}-inner`}>What is more goes into inner drawers</label>
+              <Form.Select
+                id={`${id}-inner`}
+                value={inner}
+                onChange={(event) => setInner(event.target.value as InnerBasis)}
+              >
+                {INNER_BASES.map((one) => (
+                  <option key={one} value={one}>
+                    {INNER_WORDS[one]}
+                  </option>
+                ))}
+              </Form.Select>
+              <label htmlFor={`${id}-without`}>Leave out what stands in</label>
+              <Form.Select id={`${id}-without`} value={without} onChange={(event) => setWithout(event.target.value)}>
+                <option value="">no chest: take everything</option>
+                {chests.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.name}
+                  </option>
+                ))}
+              </Form.Select>
+            </div>
+          )}
+        </fieldset>
+      )}
+      <div>
+        <Form.Group controlId={`${id}-name`} className="mb-3">
+          <Form.Label>Name</Form.Label>
+          <Form.Control
+            value={typed ?? proposed}
+            maxLength={120}
+            autoFocus
+            autoComplete="off"
+            isInvalid={name === ''}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <Form.Control.Feedback type="invalid">Give the chest a name.</Form.Control.Feedback>
+        </Form.Group>
+        <fieldset className="mb-3">
+          <legend className="form-label">Meant for (none ticked: for all slots)</legend>
+          {CHEST_SLOTS.map((slot) => (
+            <Form.Check
+              key={slot}
+              id={`${id}-slot-${slot}`}
+              label={SLOT_WORDS[slot]}
+              checked={slots.includes(slot)}
+              onChange={() => switchSlot(slot)}
+            />
+          ))}
+        </fieldset>
+        {start.kind === 'worked-out' && <Preview state={state} catalogue={catalogue} start={start} />}
+      </div>
+    </FormBox>
   );
 }
 

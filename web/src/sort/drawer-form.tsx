@@ -1,7 +1,6 @@
-import { useId, useState, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from '../shared/form-box';
 import { keywordRule, ruleInWords, type Rule } from '@clever-drawer/core/rules/rule';
 
 interface Props {
@@ -22,53 +21,45 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, done, clos
   const id = useId();
   const rule = keywordRule(words);
   const empty = name.trim() === '';
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     setTried(true);
     if (!empty) done(name.trim(), rule);
   };
   return (
-    <Modal show onHide={close} aria-labelledby={`${id}-title`}>
-      <Form onSubmit={submit} noValidate>
-        <Modal.Header closeButton>
-          <Modal.Title id={`${id}-title`}>{title}</Modal.Title>
-        </Modal.Header>
-        <Modal.Body>
-          <Form.Group className="mb-3" controlId={`${id}-name`}>
-            <Form.Label>Name</Form.Label>
-            <Form.Control
-              value={name}
-              autoFocus
-              autoComplete="off"
-              maxLength={NAME_LENGTH}
-              isInvalid={tried && empty}
-              onChange={(event) => setName(event.target.value)}
-              onFocus={(event) => event.target.select()}
-            />
-            <Form.Control.Feedback type="invalid">Give the drawer a name.</Form.Control.Feedback>
-          </Form.Group>
-          <Form.Group controlId={`${id}-words`}>
-            <Form.Label>Keywords, parted by commas (none: it holds what you put in)</Form.Label>
-            <Form.Control
-              value={words}
-              autoComplete="off"
-              placeholder="echo, delay, slap"
-              onChange={(event) => setWords(event.target.value)}
-            />
-            <Form.Text>
-              {rule === null
-                ? 'With keywords the drawer fills itself. They fit whole words and beginnings of words.'
-                : `Fills itself: ${ruleInWords(rule)}. “eq” fits “Copper EQ”, not “Sequencer”.`}
-            </Form.Text>
-          </Form.Group>
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={close}>
-            Leave it
-          </Button>
-          <Button type="submit">Save</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+    <FormBox
+      title={title}
+      act="Save"
+
+      submit={submit}
+      close={close}
+    >
+      <Form.Group className="mb-3" controlId={`${id}-name`}>
+        <Form.Label>Name</Form.Label>
+        <Form.Control
+          value={name}
+          autoFocus
+          autoComplete="off"
+          maxLength={NAME_LENGTH}
+          isInvalid={tried && empty}
+          onChange={(event) => setName(event.target.value)}
+          onFocus={(event) => event.target.select()}
+        />
+        <Form.Control.Feedback type="invalid">Give the drawer a name.</Form.Control.Feedback>
+      </Form.Group>
+      <Form.Group controlId={`${id}-words`}>
+        <Form.Label>Keywords, parted by commas (none: it holds what you put in)</Form.Label>
+        <Form.Control
+          value={words}
+          autoComplete="off"
+          placeholder="echo, delay, slap"
+          onChange={(event) => setWords(event.target.value)}
+        />
+        <Form.Text>
+          {rule === null
+            ? 'With keywords the drawer fills itself. They fit whole words and beginnings of words.'
+            : `Fills itself: ${ruleInWords(rule)}. “eq” fits “Copper EQ”, not “Sequencer”.`}
+        </Form.Text>
+      </Form.Group>
+    </FormBox>
   );
 }

@@ -1,7 +1,6 @@
-import { useId, useState, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from '../shared/form-box';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
 import { proposeStripLabel, STRIP_LABEL_LENGTH, tagsOf } from '@clever-drawer/core/chests/naming';
 import { fold } from '@clever-drawer/core/text/words';
@@ -33,8 +32,7 @@ export function NamesBox({
   const [tags, setTags] = useState(common.join(', '));
   const id = useId();
   const shown = nickname.trim() || (only?.givenName ?? '');
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     close();
     const wanted = tagsOf(tags);
     const has = (list: readonly string[], tag: string): boolean => list.some((one) => fold(one) === fold(tag));
@@ -54,82 +52,72 @@ export function NamesBox({
       void changes.make({ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming });
   };
   return (
-    <Modal show onHide={close} aria-labelledby={`${id}-title`}>
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title id={`${id}-title`}>
-            {only === undefined ? (
-              `My words for ${String(plugins.length)} plugins`
-            ) : (
-              <bdi>My words for {only.givenName}</bdi>
-            )}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className="put-right">
-          {only !== undefined && (
-            <>
-              <Form.Label htmlFor={`${id}-nickname`}>Nickname</Form.Label>
-              <Form.Control
-                id={`${id}-nickname`}
-                value={nickname}
-                maxLength={120}
-                autoFocus
-                autoComplete="off"
-                placeholder={only.givenName}
-                onChange={(event) => setNickname(event.target.value)}
-              />
-              <Form.Text>Shown instead of the given name; typing finds both.</Form.Text>
-              <Form.Label htmlFor={`${id}-label`}>Strip label</Form.Label>
-              <Form.Control
-                id={`${id}-label`}
-                value={label}
-                maxLength={STRIP_LABEL_LENGTH}
-                autoComplete="off"
-                placeholder={proposeStripLabel(shown)}
-                onChange={(event) => setLabel(event.target.value)}
-              />
-              <Form.Text>
-                Up to {STRIP_LABEL_LENGTH} characters, for mixer slots. Left empty, it is the one shown in grey.
-              </Form.Text>
-            </>
-          )}
-          <Form.Label htmlFor={`${id}-tags`}>Tags, parted by commas</Form.Label>
+    <FormBox
+      title={
+        only === undefined ? `My words for ${String(plugins.length)} plugins` : <bdi>My words for {only.givenName}</bdi>
+      }
+      act="Save"
+
+      className="put-right"
+      submit={submit}
+      close={close}
+    >
+      {only !== undefined && (
+        <>
+          <Form.Label htmlFor={`${id}-nickname`}>Nickname</Form.Label>
           <Form.Control
-            id={`${id}-tags`}
-            value={tags}
-            autoFocus={only === undefined}
+            id={`${id}-nickname`}
+            value={nickname}
+            maxLength={120}
+            autoFocus
             autoComplete="off"
-            list={`${id}-known`}
-            placeholder="dark, for the goose"
-            onChange={(event) => setTags(event.target.value)}
+            placeholder={only.givenName}
+            onChange={(event) => setNickname(event.target.value)}
           />
-          <datalist id={`${id}-known`}>
-            {known.map((tag) => (
-              <option key={tag} value={tag} />
-            ))}
-          </datalist>
-          {only !== undefined && (
-            <>
-              <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
-              <Form.Control
-                id={`${id}-note`}
-                as="textarea"
-                rows={3}
-                maxLength={4000}
-                value={note}
-                onChange={(event) => setNote(event.target.value)}
-              />
-            </>
-          )}
-        </Modal.Body>
-        <Modal.Footer>
-          <Button variant="outline-primary" onClick={close}>
-            Leave it
-          </Button>
-          <Button type="submit">Save</Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+          <Form.Text>Shown instead of the given name; typing finds both.</Form.Text>
+          <Form.Label htmlFor={`${id}-label`}>Strip label</Form.Label>
+          <Form.Control
+            id={`${id}-label`}
+            value={label}
+            maxLength={STRIP_LABEL_LENGTH}
+            autoComplete="off"
+            placeholder={proposeStripLabel(shown)}
+            onChange={(event) => setLabel(event.target.value)}
+          />
+          <Form.Text>
+            Up to {STRIP_LABEL_LENGTH} characters, for mixer slots. Left empty, it is the one shown in grey.
+          </Form.Text>
+        </>
+      )}
+      <Form.Label htmlFor={`${id}-tags`}>Tags, parted by commas</Form.Label>
+      <Form.Control
+        id={`${id}-tags`}
+        value={tags}
+        autoFocus={only === undefined}
+        autoComplete="off"
+        list={`${id}-known`}
+        placeholder="dark, for the goose"
+        onChange={(event) => setTags(event.target.value)}
+      />
+      <datalist id={`${id}-known`}>
+        {known.map((tag) => (
+          <option key={tag} value={tag} />
+        ))}
+      </datalist>
+      {only !== undefined && (
+        <>
+          <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+          <Form.Control
+            id={`${id}-note`}
+            as="textarea"
+            rows={3}
+            maxLength={4000}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </>
+      )}
+    </FormBox>
   );
 }
 

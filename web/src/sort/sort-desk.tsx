@@ -1,10 +1,9 @@
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { LAST_LOOK, TRAYS, trayEntryId, type Drawer } from '@clever-drawer/core/chests/arrangement';
-import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
-import { chestsOf, trayEntries } from '@clever-drawer/core/chests/look-up';
-import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { LAST_LOOK, TRAYS, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../shared/empty-note';
 import type { Arranged, ChosenCatalogue } from '../shared/queries';
 import { useChanges } from '../shared/use-changes';
@@ -20,12 +19,15 @@ import { DragLabel } from './drag-label';
 import { FacesContext } from './face';
 import { isNew } from './facets';
 import { FindLine } from './find-line';
+import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from './desk-wishes';
+import { NothingFound } from './nothing-found';
 import { PluginList } from './plugin-list';
 import { PluginPanel } from './plugin-panel';
 import { Ribbons } from './ribbons';
 import { ToFilePanel } from './to-file-panel';
 import { useDeskKeys, type DeskKeys, type LineMove } from './use-desk-keys';
 import { useDrop } from './use-drop';
+import { useFiling } from './use-filing';
 import { useListed } from './use-listed';
 import { useSearch } from './use-search';
 import { useSortView, type SortBy } from './use-sort-view';
@@ -52,7 +54,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const [about, setAbout] = useState<PluginId | null>(null);
   const [queue, setQueue] = useState<readonly PluginId[] | null>(null);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
-  const [lastFiled, setLastFiled] = useState<readonly DrawerId[]>([]);
+  const { file, fileIntoNew, again } = useFiling(state, chest, changes);
   const [pictures, setPictures] = useKept('pictures');
   const open = useSteadyList(view.open);
   const left = useRef<HTMLDivElement>(null);
@@ -68,49 +70,19 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     focusList();
     selection.moveTo(0, false);
   };
-  const file = (ids: readonly PluginId[], drawers: readonly Pick<Drawer, 'id'>[]): void => {
-    const drawerIds = drawers.map((drawer) => drawer.id);
-    setLastFiled(drawerIds);
-    void changes.make({ kind: 'file', drawerIds, pluginIds: ids });
-  };
-  const fileIntoNew = (ids: readonly PluginId[], name: string): void => {
-    if (chest === null) return;
-    const id = asId<DrawerId>(crypto.randomUUID());
-    setLastFiled([id]);
-    void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: null, name, rule: null, pluginIds: ids });
-  };
-  const ontoTray = (tray: number): void => {
-    const isOn = chosen.every((id) => state.trayEntry.has(trayEntryId(tray, id)));
-    void changes.make({ kind: isOn ? 'tray-off' : 'tray-on', tray, pluginIds: chosen });
-  };
   const openBox = (kind: DeskBox['kind'], ids: readonly PluginId[] = chosen): void => setBox({ kind, ids });
-  const workThrough = (): void => {
-    const waiting = catalogue.plugins.filter((plugin) => plugin.aside === null && !listed.places.has(plugin.id));
-    const fresh = waiting.filter((plugin) => isNew(plugin, seenAt));
-    const known = waiting.filter((plugin) => !isNew(plugin, seenAt));
-    // Of one type after the other: they mostly go into the same drawers.
-    const byType = [...known].sort(COMPARE_BY.type);
-    setQueue([...fresh, ...byType].map((plugin) => plugin.id));
-  };
-  const again = lastFiled.filter((id) => state.drawer.has(id));
+  const workThrough = (): void => setQueue(toFileQueue(catalogue, listed.places, seenAt));
   // A plugin of which only some builds are set aside has something to bring back too.
   const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
   const someAside = withAside.size > 0 && chosen.some((id) => withAside.has(id));
   const keys: DeskKeys = {
     file: hasChosen && chest !== null ? () => openBox('file') : null,
-    fileAgain:
-      hasChosen && again.length > 0
-        ? () =>
-            file(
-              chosen,
-              again.map((id) => ({ id })),
-            )
-        : null,
+    fileAgain: hasChosen && again.length > 0 ? () => file(chosen, again) : null,
     putRight: hasChosen ? () => openBox('right') : null,
     setAside: () => openBox('aside'),
-    bringBack: someAside ? () => bringBack(chosen) : null,
+    bringBack: someAside ? () => void changes.make(bringBackWish(catalogue, chosen)) : null,
     names: hasChosen ? () => openBox('names') : null,
-    tray: hasChosen ? ontoTray : null,
+    tray: hasChosen ? (tray) => void changes.make(trayWish(state, tray, chosen)) : null,
     offTrays: hasChosen ? () => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: chosen }) : null,
     newDrawer: chest === null ? null : () => setMaking(null),
     toFile: chest === null ? null : workThrough,
@@ -118,11 +90,6 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   };
   useDeskKeys(keys, box !== null || making !== undefined);
 
-  function bringBack(ids: readonly PluginId[]): void {
-    const plugins = ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined);
-    const builds = plugins.flatMap((plugin) => plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id })));
-    void changes.make({ kind: 'bring-back', pluginIds: ids, builds });
-  }
   const chestActions = useSteady({
     setOpen: (next: readonly string[]) => look({ open: next }),
     list: (drawer: Drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } }),
@@ -136,14 +103,8 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     view.filters.tray.length === 1 && view.sortBy === null && view.typed === '' ? view.filters.tray : [];
   const tray = TRAYS.find((one) => String(one) === onlyTray);
   const shiftOnTray = (to: LineMove): void => {
-    if (tray === undefined || chosen.length === 0) return;
-    const order = trayEntries(state, tray).map((entry) => entry.pluginId);
-    const moving = order.filter((id) => chosen.includes(id));
-    const rest = order.filter((id) => !chosen.includes(id));
-    const first = order.findIndex((id) => chosen.includes(id));
-    const place = { up: first - 1, down: first + 1, top: 0, bottom: rest.length }[to];
-    if (place < 0 || place > rest.length) return;
-    void changes.make({ kind: 'place-on-tray', tray, pluginIds: moving, before: rest[place] ?? null });
+    const wish = tray === undefined ? null : shiftOnTrayWish(state, tray, chosen, to);
+    if (wish !== null) void changes.make(wish);
   };
 
   return (
@@ -281,7 +242,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
           chosen={chosen.length}
           isElsewhere={isElsewhere}
           keys={keys}
-          again={again.map((id) => state.drawer.get(id)?.name ?? '').join(', ')}
+          again={again.map((drawer) => drawer.name).join(', ')}
           pictures={pictures}
           selectAll={listed.ids.length > 0 && selection.ids.size < listed.ids.length ? selection.all : null}
         />
@@ -313,32 +274,4 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
     const plugin = catalogue.byId.get(id);
     return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
   }
-}
-
-function NothingFound({
-  typed,
-  outside,
-  clear,
-  all,
-}: {
-  typed: string;
-  outside: number;
-  clear: () => void;
-  all: () => void;
-}) {
-  const isHidden = outside > 0;
-  return (
-    <EmptyNote title={isHidden ? 'Nothing inside these filters' : 'Nothing found'}>
-      <p>
-        {isHidden
-          ? `${String(outside)} ${outside === 1 ? 'matches' : 'match'} outside of them.`
-          : typed === ''
-            ? 'There is nothing of this kind.'
-            : 'No name, vendor, type or tag is like this.'}
-      </p>
-      <Button variant="outline-primary" onClick={isHidden ? clear : all}>
-        {isHidden ? 'Take the filters off' : 'Show everything'}
-      </Button>
-    </EmptyNote>
-  );
 }
