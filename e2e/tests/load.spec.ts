@@ -37,11 +37,14 @@ test('typing, arrows, Enter loads; the slot shows it, it is kept, replaced and c
 
 test('a slot offers only what fits into it', async ({ page }) => {
   const { id } = await computerNamed('Music room');
-  const { plugins } = await ask<{ plugins: { name: string; role: string | null; found: boolean }[] }>(
+  const { plugins } = await ask<{ plugins: { id: string; role: string | null; found: boolean }[] }>(
     `/computers/${id}/catalogue`,
   );
+  // What is set aside is offered nowhere.
+  const { aside } = await ask<{ aside: { id: string }[] }>(`/computers/${id}/arrangement`);
+  const away = new Set(aside.map((one) => one.id));
   const count = (...roles: string[]) =>
-    plugins.filter((plugin) => plugin.found && roles.includes(plugin.role ?? '')).length;
+    plugins.filter((plugin) => plugin.found && !away.has(plugin.id) && roles.includes(plugin.role ?? '')).length;
   for (const [slot, expected] of [
     ['Toy piano, slot 1', count('midi-effect')],
     ['Toy piano, slot 2', count('instrument')],

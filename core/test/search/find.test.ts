@@ -140,3 +140,47 @@ describe('narrowing by several questions', () => {
     );
   });
 });
+
+describe('whatever a catalogue holds', () => {
+  const letters = 'abcdefghijklmnopqrstuvwxyz'.split('');
+  const word = fc.string({ unit: fc.constantFrom(...letters), minLength: 3, maxLength: 9 });
+  const names = fc.uniqueArray(
+    fc.array(word, { minLength: 1, maxLength: 3 }).map((words) => words.join(' ')),
+    { minLength: 1, maxLength: 40 },
+  );
+
+  it('a name typed whole is first, its words in any order and their beginnings find it', () => {
+    fc.assert(
+      fc.property(names, fc.nat(), (all, pick) => {
+        const wanted = all[pick % all.length] ?? '';
+        const own = new Finder(all.map((name) => ({ name, more: '' })));
+        const found = (typed: string): string[] => own.find(typed).map((one) => one.name);
+        // Joined, two names may be the same: "ab c" and "a bc".
+        expect(found(wanted)[0]?.replace(/ /g, '')).toBe(wanted.replace(/ /g, ''));
+        expect(found(wanted.split(' ').reverse().join(' '))).toContain(wanted);
+        expect(
+          found(
+            wanted
+              .split(' ')
+              .map((one) => one.slice(0, 3))
+              .join(' '),
+          ),
+        ).toContain(wanted);
+        expect(found(wanted.toUpperCase())).toEqual(found(wanted));
+      }),
+      { seed: 20261128, numRuns: 300 },
+    );
+  });
+
+  it('nothing is told twice, and the sure results are among all of them', () => {
+    fc.assert(
+      fc.property(names, word, (all, typed) => {
+        const own = new Finder(all.map((name) => ({ name, more: '' })));
+        const found = own.find(typed).map((one) => one.name);
+        expect(new Set(found).size).toBe(found.length);
+        for (const one of own.find(typed, true)) expect(found).toContain(one.name);
+      }),
+      { seed: 20261129, numRuns: 300 },
+    );
+  });
+});

@@ -1,0 +1,222 @@
+import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { applyEdits } from '@clever-drawer/core/chests/edit';
+import type { Intent } from '@clever-drawer/core/chests/intent';
+import { planChange } from '@clever-drawer/core/chests/plan-change';
+import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import type { Dragged, Target } from '../src/sort/drag';
+import { effectOf } from '../src/sort/drop-effect';
+import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/desk-wishes';
+import { arrangedFacets, catalogueFacets, drawerFacet, labelOf, tagFacet, type Places } from '../src/sort/facets';
+import type { ChosenCatalogue, ChosenPlugin } from '../src/shared/queries';
+import { rememberLast } from '../src/shared/remember';
+
+const p = (id: string): PluginId => asId<PluginId>(id);
+const d = (id: string): DrawerId => asId<DrawerId>(id);
+
+const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlugin => ({
+  id: p(id),
+  name: id,
+  givenName: id,
+  vendor: 'Tollgate',
+  role: 'audio-effect',
+  roleGrade: 'declared',
+  types: ['reverb'],
+  typeGrade: 'declared',
+  contradictions: [],
+  found: true,
+  arrivedAt: '2026-01-01T00:00:00.000Z',
+  loads: 0,
+  naming: null,
+  aside: null,
+  builds: [
+    {
+      id: asId<BuildId>(`${id}-build`),
+      format: 'VST3',
+      architectures: [],
+      version: null,
+      path: `/${id}`,
+      found: true,
+      failed: false,
+      pictures: 0,
+    },
+  ],
+  ...more,
+});
+const PLUGINS = [
+  plugin('Plate'),
+  plugin('Echo', { types: ['delay'], vendor: null, arrivedAt: '2026-02-01T00:00:00.000Z' }),
+  plugin('Goose', { types: [], role: null, found: false }),
+  plugin('Demo', {
+    aside: { id: 'Demo', pluginId: p('Demo'), buildId: null, reason: 'faulty', until: null },
+    naming: { id: p('Demo'), nickname: null, stripLabel: null, note: null, tags: ['dark'] },
+  }),
+];
+const CATALOGUE: ChosenCatalogue = {
+  revision: 1,
+  firstArrival: '2026-01-01T00:00:00.000Z',
+  plugins: PLUGINS,
+  byId: new Map(PLUGINS.map((one) => [one.id, one])),
+};
+
+function after(state: Arrangement, ...intents: Intent[]): Arrangement {
+  return intents.reduce((now, intent) => {
+    const plan = planChange(now, intent, (id) => CATALOGUE.byId.get(id)?.name);
+    if (!plan.ok) throw new Error(plan.refusal);
+    return applyEdits(now, plan.change.edits);
+  }, state);
+}
+const chestId = asId<ChestId>('c');
+const drawer = (id: string, parent: string | null = null, pluginIds: readonly string[] = []): Intent => ({
+  kind: 'make-drawer',
+  id: d(id),
+  chestId,
+  parentId: parent === null ? null : d(parent),
+  name: id,
+  rule: null,
+  pluginIds: pluginIds.map(p),
+});
+const STATE = after(
+  emptyArrangement(),
+  { kind: 'make-chest', id: chestId, name: 'Everyday', slots: null },
+  drawer('Space', null, ['Plate', 'Echo']),
+  drawer('Inner', 'Space'),
+  drawer('Odds'),
+  { kind: 'tray-on', tray: 1, pluginIds: [p('Plate'), p('Echo')] },
+);
+
+describe('what letting go of a drag would do', () => {
+  const plugins = (...ids: string[]): Dragged => ({ pluginIds: ids.map(p), name: ids[0] ?? '' });
+  const line = (side: 'above' | 'below', before: string | null): Target => ({
+    kind: 'line',
+    home: { drawerId: d('Space') },
+    lineId: 'Space/Echo',
+    side,
+    before,
+  });
+  const words = (dragged: Dragged, target: Target | null, state = STATE): string =>
+    effectOf(dragged, target, state).words;
+
+  it('plugins: into a drawer, how many are in there already, and why not', () => {
+    const into: Target = { kind: 'into', drawerId: d('Space') };
+    expect(words(plugins('Goose'), into)).toBe('→ Space');
+    expect(words(plugins('Goose', 'Plate'), into)).toBe('→ Space (1 in there already)');
+    expect(effectOf(plugins('Plate'), into, STATE)).toEqual({ words: '– in Space already', intent: null });
+    expect(words(plugins('Goose'), null)).toContain('drop it on a drawer');
+    expect(words(plugins('Goose'), { kind: 'chest' })).toContain('drop it on a drawer');
+  });
+
+  it('plugins: between two lines, unless the drawer keeps itself in order', () => {
+    expect(effectOf(plugins('Goose'), line('above', 'Space/Echo'), STATE).intent).toEqual({
+      kind: 'place',
+      drawerId: 'Space',
+      pluginIds: ['Goose'],
+      dividerIds: [],
+      before: 'Space/Echo',
+    });
+    const sorted = after(STATE, { kind: 'set-sort', id: d('Space'), sort: 'name' });
+    expect(effectOf(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toMatchObject({ intent: null });
+    expect(words(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toContain('keeps itself in order (A–Z)');
+    expect(effectOf(plugins('Goose'), line('below', null), sorted).intent).toMatchObject({ kind: 'file' });
+  });
+
+  it('plugins: onto a tray and in its order', () => {
+    expect(words(plugins('Goose'), { kind: 'tray', tray: 1 })).toBe('→ Favourites');
+    expect(words(plugins('Plate'), { kind: 'tray', tray: 1 })).toBe('– on Favourites already');
+    const onLine: Target = { kind: 'line', home: { tray: 1 }, lineId: '1/Echo', side: 'above', before: '1/Echo' };
+    expect(effectOf(plugins('Goose'), onLine, STATE).intent).toMatchObject({ kind: 'place-on-tray', before: 'Echo' });
+  });
+
+  it('a divider stays in its drawer', () => {
+    const divider: Dragged = { pluginIds: [], dividers: { drawerId: d('Odds'), ids: ['v'] }, name: 'divider' };
+    for (const target of [
+      line('above', null),
+      { kind: 'into', drawerId: d('Space') },
+      { kind: 'tray', tray: 2 },
+    ] as const)
+      expect(effectOf(divider, target, STATE)).toEqual({ words: '– a divider stays in its drawer', intent: null });
+    const own: Dragged = { pluginIds: [], dividers: { drawerId: d('Space'), ids: ['v'] }, name: 'divider' };
+    expect(effectOf(own, line('below', null), STATE).intent).toMatchObject({ kind: 'place', dividerIds: ['v'] });
+  });
+
+  it('a drawer: beside, inside, to the end; never into itself', () => {
+    const space: Dragged = { drawerId: d('Space'), name: 'Space' };
+    expect(words(space, { kind: 'into', drawerId: d('Inner') })).toBe('– not into itself');
+    expect(words(space, { kind: 'after', drawerId: d('Odds') })).toBe('→ after Odds');
+    expect(effectOf(space, { kind: 'after', drawerId: d('Odds') }, STATE).intent).toMatchObject({ before: null });
+    expect(effectOf(space, { kind: 'into', drawerId: d('Odds') }, STATE).intent).toMatchObject({ parentId: 'Odds' });
+    expect(words(space, { kind: 'chest' })).toBe('→ end of the chest');
+    expect(effectOf(space, { kind: 'into', drawerId: d('Space') }, STATE)).toEqual({ words: '', intent: null });
+    expect(effectOf(space, { kind: 'tray', tray: 1 }, STATE).intent).toBeNull();
+  });
+});
+
+describe('what the keys come to', () => {
+  it('a tray key puts on, and off once all are on', () => {
+    expect(trayWish(STATE, 1, [p('Plate'), p('Goose')]).kind).toBe('tray-on');
+    expect(trayWish(STATE, 1, [p('Plate'), p('Echo')]).kind).toBe('tray-off');
+  });
+  it('moving on a tray ends at its ends', () => {
+    expect(shiftOnTrayWish(STATE, 1, [p('Echo')], 'up')).toMatchObject({ before: 'Plate' });
+    expect(shiftOnTrayWish(STATE, 1, [p('Plate')], 'up')).toBeNull();
+    expect(shiftOnTrayWish(STATE, 1, [p('Plate')], 'bottom')).toMatchObject({ before: null });
+    expect(shiftOnTrayWish(STATE, 1, [p('Goose')], 'top')).toBeNull();
+  });
+  it('bringing back takes all builds along', () =>
+    expect(bringBackWish(CATALOGUE, [p('Demo')])).toEqual({
+      kind: 'bring-back',
+      pluginIds: ['Demo'],
+      builds: [{ id: 'Demo-build', pluginId: 'Demo' }],
+    }));
+  it('to file: new ones first, then by type; neither what is filed nor what is set aside', () => {
+    const places: Places = { has: () => false, of: () => [] };
+    expect(toFileQueue(CATALOGUE, places, CATALOGUE.firstArrival)).toEqual(['Echo', 'Plate', 'Goose']);
+    expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null)).toEqual(['Plate', 'Goose']);
+  });
+});
+
+describe('the questions of the ribbons', () => {
+  const places: Places = { has: (id) => id === 'Plate', of: (id) => (id === 'Plate' ? [d('Space')] : []) };
+  const values = (facet: { values: readonly string[]; of: readonly (readonly number[])[] }) =>
+    facet.of.map((own) => own.map((number) => facet.values[number]));
+
+  it('each plugin has its states; nothing that is set aside is left to file', () => {
+    expect(values(arrangedFacets(CATALOGUE, STATE, places).state)).toEqual([
+      ['filed'],
+      ['to-file', 'new'],
+      ['to-file', 'not-found'],
+      ['aside', 'faulty'],
+    ]);
+  });
+  it('a type stands with its family; what is not known is a value too', () => {
+    const { type, vendor, role } = catalogueFacets(CATALOGUE);
+    expect(values(type).slice(0, 3)).toEqual([['reverb', 'family:space'], ['delay', 'family:time'], ['unknown']]);
+    expect(values(vendor)[1]).toEqual(['unknown']);
+    expect(values(role)[2]).toEqual(['unknown']);
+  });
+  it('trays, drawers and tags', () => {
+    expect(values(arrangedFacets(CATALOGUE, STATE, places).tray)).toEqual([['1'], ['1'], ['none'], ['none']]);
+    expect(values(drawerFacet(CATALOGUE, places))).toEqual([['Space'], ['none'], ['none'], ['none']]);
+    expect(values(tagFacet(CATALOGUE))[3]).toEqual(['dark']);
+  });
+  it.each([
+    ['role', 'unknown', 'not known'],
+    ['type', 'family:space', 'space'],
+    ['type', 'eq', 'EQ'],
+    ['state', 'to-file', 'to file'],
+    ['tray', '1', 'Favourites'],
+    ['drawer', 'Space', 'Space'],
+    ['drawer', 'gone', 'a drawer that is gone'],
+    ['vendor', 'Tollgate', 'Tollgate'],
+  ] as const)('%s %s is shown as “%s”', (question, value, label) =>
+    expect(labelOf(question, value, STATE)).toBe(label),
+  );
+});
+
+it('the last answer is remembered for the same question alone', () => {
+  let times = 0;
+  const sum = rememberLast((a: number, b: number) => {
+    times++;
+    return a + b;
+  });
+  expect([sum(1, 2), sum(1, 2), sum(2, 1), sum(1, 2), times]).toEqual([3, 3, 3, 3, 3]);
+});
