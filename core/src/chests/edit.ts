@@ -44,7 +44,7 @@ export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangem
 export const firstConflict = (state: Arrangement, edits: readonly Edit[]): Edit | undefined =>
   edits.find((edit) => !sameRow(state[edit.of].get(edit.id) ?? null, edit.before));
 
-export const sameRow = (a: object | null, b: object | null): boolean => canonical(a) === canonical(b);
+export const sameRow = (a: object | null, b: object | null): boolean => a === b || canonical(a) === canonical(b);
 
 /** The fields of a row in one order; null is as good as absent, which it was before the field was invented. */
 function canonical(value: unknown): string {

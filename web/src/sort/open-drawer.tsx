@@ -86,23 +86,18 @@ function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions 
         {drawer.sort === null ? 'Order' : `Kept in order: ${DRAWER_SORT_LABELS[drawer.sort]}`}
       </Dropdown.Toggle>
       <Dropdown.Menu className="sort-menu">
-        <Dropdown.Header>Sort once, then by hand</Dropdown.Header>
+        <div className="dropdown-header">Sort once, then by hand</div>
         {DRAWER_SORTS.map((by) => (
           <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, false)}>
             {DRAWER_SORT_LABELS[by]}
           </Dropdown.Item>
         ))}
         <Dropdown.Divider />
-        <Dropdown.Header>Keep sorted from now on</Dropdown.Header>
+        <div className="dropdown-header">Keep sorted from now on</div>
         {DRAWER_SORTS.map((by) => (
-          <Dropdown.Item
-            key={by}
-            as="button"
-            type="button"
-            active={drawer.sort === by}
-            onClick={() => actions.sort(drawer, by, true)}
-          >
+          <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, true)}>
             {DRAWER_SORT_LABELS[by]}
+            {drawer.sort === by && ' ✓'}
           </Dropdown.Item>
         ))}
         {drawer.sort !== null && (

@@ -1,5 +1,5 @@
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { LAST_LOOK, TRAYS, type Drawer } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
@@ -7,6 +7,7 @@ import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../shared/empty-note';
 import type { Arranged, ChosenCatalogue } from '../shared/queries';
 import { useChanges } from '../shared/use-changes';
+import { useAfterPaint } from '../shared/use-after-paint';
 import { useKept } from '../shared/use-kept';
 import { useSteady, useSteadyList } from '../shared/use-steady';
 import { useComputer } from '../shared/use-place';
@@ -47,7 +48,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
   const found = useSearch(catalogue.plugins, view.typed);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
-  const listed = useListed(catalogue, useDeferredValue(state), chest?.id ?? null, view, found);
+  const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, view, found);
   const { selection, ids: chosen, isElsewhere, selectElsewhere } = useSubject(listed.ids);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
