@@ -20,9 +20,10 @@ export function KeepPage() {
         <section className="panel" aria-labelledby="export-title">
           <h2 id="export-title">Take the arrangement along</h2>
           <p>
-            One JSON file with every chest, drawer, keyword and tray of {computer.name}, and enough about each plugin to
-            know it again elsewhere. Its form is published in{' '}
-            <span className="mono">docs/schemas/arrangement-1.schema.json</span>.
+            One JSON file with every chest, drawer, divider, keyword and tray of {computer.name}, your names, tags and
+            kept searches, what is set aside and why, and enough about each plugin to know it again elsewhere. Pictures
+            and what you put right stay here. Its form is published in{' '}
+            <span className="mono">docs/schemas/arrangement-2.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>
