@@ -153,7 +153,6 @@ export const INTENT_SCHEMAS = {
     name: name('the name of a search'),
     query: string().strict().max(4000).defined(),
   }),
-  'rename-search': object({ kind: kind('rename-search'), id: id(), name: name('the name of a search') }),
   'forget-search': object({ kind: kind('forget-search'), id: id() }),
   look: object({
     kind: kind('look'),

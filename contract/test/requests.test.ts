@@ -37,7 +37,6 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'bring-back': { pluginIds: ['p'], builds: [{ id: 'b', pluginId: 'p' }] },
   'show-face': { pluginId: 'p', picture: 'a'.repeat(64) },
   'keep-search': { id: uuid, name: 'Dark rooms', query: 'q=plate' },
-  'rename-search': { id: 's', name: 'Bright rooms' },
   'forget-search': { id: 's' },
   look: { at: '2026-11-24T12:00:00.000Z' },
   'rename-chest': { id: 'c', name: 'Mix day' },

@@ -78,7 +78,6 @@ type NameIntent =
   | { kind: 'bring-back'; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
   | { kind: 'show-face'; pluginId: PluginId; picture: string | null }
   | { kind: 'keep-search'; id: string; name: string; query: string }
-  | { kind: 'rename-search'; id: string; name: string }
   | { kind: 'forget-search'; id: string }
   | { kind: 'look'; at: string };
 

@@ -16,7 +16,7 @@ const NO_SEARCH = 'This search is not kept any more.';
 
 /** What the producer says of plugins themselves, wherever they stand: names, tags, notes, pictures, set aside; and searches that are kept. */
 export const NAME_PLANNERS: Planners<
-  'name-plugins' | 'set-aside' | 'bring-back' | 'show-face' | 'keep-search' | 'rename-search' | 'forget-search' | 'look'
+  'name-plugins' | 'set-aside' | 'bring-back' | 'show-face' | 'keep-search' | 'forget-search' | 'look'
 > = {
   'name-plugins': (state, { pluginIds, naming }, nameOf) => {
     const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
@@ -70,15 +70,6 @@ export const NAME_PLANNERS: Planners<
     const [order = ''] = keysBefore([...state.keptSearch.values()].sort(byOrder), null, 1);
     return planned(`keep the search ${name}`, [
       { of: 'keptSearch', id, before: null, after: { id, name, query, order } },
-    ]);
-  },
-
-  'rename-search': (state, { id, name }) => {
-    const before = state.keptSearch.get(id);
-    if (before === undefined) return refuse(NO_SEARCH);
-    if (before.name === name) return refuse(UNCHANGED);
-    return planned(`rename the search ${before.name} to ${name}`, [
-      { of: 'keptSearch', id, before, after: { ...before, name } },
     ]);
   },
 

@@ -179,18 +179,21 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
           />
           <Form.Control.Feedback type="invalid">Give the chest a name.</Form.Control.Feedback>
         </Form.Group>
-        <fieldset className="mb-3">
-          <legend className="form-label">Meant for (none ticked: for all slots)</legend>
-          {CHEST_SLOTS.map((slot) => (
-            <Form.Check
-              key={slot}
-              id={`${id}-slot-${slot}`}
-              label={SLOT_WORDS[slot]}
-              checked={slots.includes(slot)}
-              onChange={() => switchSlot(slot)}
-            />
-          ))}
-        </fieldset>
+        {/* A copy is meant for what its original is meant for. */}
+        {beginning !== 'copy' && (
+          <fieldset className="mb-3">
+            <legend className="form-label">Meant for (none ticked: for all slots)</legend>
+            {CHEST_SLOTS.map((slot) => (
+              <Form.Check
+                key={slot}
+                id={`${id}-slot-${slot}`}
+                label={SLOT_WORDS[slot]}
+                checked={slots.includes(slot)}
+                onChange={() => switchSlot(slot)}
+              />
+            ))}
+          </fieldset>
+        )}
         {start.kind === 'worked-out' && <Preview state={state} catalogue={catalogue} start={start} />}
       </div>
     </FormBox>
