@@ -12,6 +12,17 @@ const MAY = {
   demo: ['core', 'demo'],
 };
 
+/** The rooms of the page that places share, and the places themselves: a place imports rooms, never another place. */
+const PLACES = ['intake', 'sort', 'load', 'keep'];
+/** What each room may import besides itself. */
+const ROOM_MAY = {
+  lib: [],
+  catalogue: ['lib'],
+  arrangement: ['lib', 'catalogue'],
+  parts: ['lib', 'catalogue'],
+  frame: ['lib', 'catalogue', 'arrangement', 'parts'],
+};
+
 module.exports = {
   forbidden: [
     {
@@ -45,6 +56,18 @@ module.exports = {
       from: { path: `^${name}/src` },
       to: { path: `^(core|contract|scan|server|web|demo)/`, pathNot: `^(${allowed.join('|')})/` },
     })),
+    ...PLACES.map((place) => ({
+      name: `web-${place}-imports-no-other-place`,
+      severity: 'error',
+      from: { path: `^web/src/${place}/` },
+      to: { path: `^web/src/(${PLACES.filter((one) => one !== place).join('|')})/` },
+    })),
+    ...Object.entries(ROOM_MAY).map(([room, may]) => ({
+      name: `web-${room}-imports-only-the-rooms-below-it`,
+      severity: 'error',
+      from: { path: `^web/src/${room}/` },
+      to: { path: '^web/src/', pathNot: `^web/src/(${[room, ...may].join('|')})/` },
+    })),
     ...STEPS.slice(0, -1).map((step, index) => ({
       name: `core-${step}-knows-only-earlier-steps`,
       severity: 'error',
@@ -52,6 +75,7 @@ module.exports = {
       to: { path: below(STEPS.slice(index + 1)) },
     })),
   ],
+  // The page as a whole lays the rooms together: app.tsx and main.tsx stand outside of them.
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(/dist/|/test/)' },

@@ -3,12 +3,12 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
 import { Toaster } from 'sonner';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { EmptyNote, Failed, Loading } from './shared/empty-note';
-import { KeyMap } from './shared/key-map';
-import { useComputers } from './shared/queries';
-import { PLACES, TopBar } from './shared/top-bar';
-import { useChanges, useOtherWindows } from './shared/use-changes';
-import { ComputerContext } from './shared/use-place';
+import { EmptyNote, Failed, Loading } from './parts/empty-note';
+import { KeyMap } from './frame/key-map';
+import { useComputers } from './catalogue/queries';
+import { PLACES, TopBar } from './frame/top-bar';
+import { useChanges, useOtherWindows } from './arrangement/use-changes';
+import { ComputerContext } from './lib/use-computer';
 
 const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));
 const SortPage = lazy(() => import('./sort/sort-page').then((module) => ({ default: module.SortPage })));

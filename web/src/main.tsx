@@ -7,7 +7,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app';
-import { ApiError } from './shared/api';
+import { ApiError } from './lib/api';
 
 const client = new QueryClient({
   defaultOptions: {

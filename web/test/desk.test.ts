@@ -3,12 +3,12 @@ import { applyEdits } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
 import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
-import type { Dragged, Target } from '../src/sort/drag';
-import { effectOf } from '../src/sort/drop-effect';
-import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/desk-wishes';
-import { arrangedFacets, catalogueFacets, drawerFacet, labelOf, tagFacet, type Places } from '../src/sort/facets';
-import type { ChosenCatalogue, ChosenPlugin } from '../src/shared/queries';
-import { rememberLast } from '../src/shared/remember';
+import type { Dragged, Target } from '../src/sort/drag/drag';
+import { effectOf } from '../src/sort/drag/drop-effect';
+import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
+import { arrangedFacets, catalogueFacets, drawerFacet, labelOf, tagFacet, type Places } from '../src/sort/ribbons/facets';
+import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/queries';
+import { rememberLast } from '../src/lib/remember';
 
 const p = (id: string): PluginId => asId<PluginId>(id);
 const d = (id: string): DrawerId => asId<DrawerId>(id);

@@ -1,6 +1,6 @@
 import Button from 'react-bootstrap/Button';
-import { useArrivals } from '../shared/queries';
-import { useComputer } from '../shared/use-place';
+import { useArrivals } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
 import { useStartScan } from './use-scan';
 
 const SHOWN = 6;

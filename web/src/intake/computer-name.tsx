@@ -1,7 +1,7 @@
 import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useComputer } from '../shared/use-place';
+import { useComputer } from '../lib/use-computer';
 import { useRename } from './use-scan';
 
 const NAME_LENGTH = 120;

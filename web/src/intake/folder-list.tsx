@@ -4,9 +4,9 @@ import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
 import { toast } from 'sonner';
 import type { FolderView } from '@clever-drawer/contract/responses';
-import { wordsOf } from '../shared/api';
-import { useProposedFolders } from '../shared/queries';
-import { useComputer } from '../shared/use-place';
+import { wordsOf } from '../lib/api';
+import { useProposedFolders } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
 import { useFolderChanges, useStartScan } from './use-scan';
 

@@ -1,9 +1,9 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { isUnderWay, keys, useFolders, useScans } from '../shared/queries';
-import { Failed, Loading } from '../shared/empty-note';
-import { StatusLine } from '../shared/status-line';
-import { useComputer } from '../shared/use-place';
+import { isUnderWay, keys, useFolders, useScans } from '../catalogue/queries';
+import { Failed, Loading } from '../parts/empty-note';
+import { StatusLine } from '../frame/status-line';
+import { useComputer } from '../lib/use-computer';
 import { ArrivalNote } from './arrival-note';
 import { FolderList } from './folder-list';
 import { PreferencePanel } from './preference-panel';

@@ -2,9 +2,9 @@ import type { Format } from '@clever-drawer/core/facts/format';
 import { STANDARD_PREFERENCE, type Criterion, type Preference } from '@clever-drawer/core/catalogue/preference';
 import { GENERAL_PREFERENCE } from '@clever-drawer/core/chests/by-hand';
 import { preferenceOf } from '@clever-drawer/core/chests/with-choices';
-import { useArrangement } from '../shared/queries';
-import { useChanges } from '../shared/use-changes';
-import { useComputer } from '../shared/use-place';
+import { useArrangement } from '../catalogue/queries';
+import { useChanges } from '../arrangement/use-changes';
+import { useComputer } from '../lib/use-computer';
 
 const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {
   bits: '64-bit before 32-bit',

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
-import { Failed } from '../shared/empty-note';
-import { useFolders, useProblems } from '../shared/queries';
-import { useComputer } from '../shared/use-place';
+import { Failed } from '../parts/empty-note';
+import { useFolders, useProblems } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
 import { useStartScan } from './use-scan';
 
 const FIRST = 50;

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ScanOutcome, ScanView } from '@clever-drawer/contract/responses';
-import { EmptyNote } from '../shared/empty-note';
+import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
 import { useCancelScan } from './use-scan';
 

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { ScanStory } from '@clever-drawer/contract/responses';
 import type { EventKind } from '@clever-drawer/core/catalogue/scan-story';
-import { Failed, Loading } from '../shared/empty-note';
-import { useStory } from '../shared/queries';
-import { FACT_WORDS } from '../shared/fact-words';
+import { Failed, Loading } from '../parts/empty-note';
+import { useStory } from '../catalogue/queries';
+import { FACT_WORDS } from '../catalogue/fact-words';
 
 const TITLES: Readonly<Record<EventKind, string>> = {
   failed: 'Failed',

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import type { ScanView } from '@clever-drawer/contract/responses';
-import { ask, wordsOf } from '../shared/api';
-import { keys } from '../shared/queries';
-import { useComputer } from '../shared/use-place';
+import { ask, wordsOf } from '../lib/api';
+import { keys } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
 
 export interface ScanWish {
   readonly folderIds?: readonly string[];

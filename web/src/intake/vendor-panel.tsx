@@ -2,9 +2,9 @@ import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { VendorView } from '@clever-drawer/contract/responses';
-import { useVendors } from '../shared/queries';
-import { useChanges } from '../shared/use-changes';
-import { useComputer } from '../shared/use-place';
+import { useVendors } from '../catalogue/queries';
+import { useChanges } from '../arrangement/use-changes';
+import { useComputer } from '../lib/use-computer';
 
 /** Vendors with several spellings, and a way to join two vendors or keep two spellings apart. */
 export function VendorPanel() {

@@ -2,10 +2,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ImportReport } from '@clever-drawer/contract/responses';
-import { ApiError, ask, wordsOf } from '../shared/api';
-import { keys, useArrangement } from '../shared/queries';
-import { StatusLine } from '../shared/status-line';
-import { useComputer } from '../shared/use-place';
+import { ApiError, ask, wordsOf } from '../lib/api';
+import { keys, useArrangement } from '../catalogue/queries';
+import { StatusLine } from '../frame/status-line';
+import { useComputer } from '../lib/use-computer';
 
 /** Keep: the arrangement out to a file, and in from one. */
 export function KeepPage() {

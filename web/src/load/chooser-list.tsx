@@ -1,8 +1,8 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/arrangement';
-import type { ChosenPlugin } from '../shared/queries';
-import { kindInWords, TypeGlyph } from '../shared/type-glyph';
+import type { ChosenPlugin } from '../catalogue/queries';
+import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 
 interface Props {
   readonly id: string;

@@ -1,7 +1,7 @@
 import type { Lane, LaneKind, Slot } from '@clever-drawer/core/chests/arrangement';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
-import type { ChosenCatalogue } from '../shared/queries';
-import { TypeGlyph } from '../shared/type-glyph';
+import type { ChosenCatalogue } from '../catalogue/queries';
+import { TypeGlyph } from '../catalogue/type-glyph';
 
 const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
   instrument: 'instrument track',

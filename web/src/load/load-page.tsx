@@ -3,11 +3,11 @@ import Button from 'react-bootstrap/Button';
 import { type Lane, type Slot } from '@clever-drawer/core/chests/arrangement';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { asId, type LaneId, type SessionId } from '@clever-drawer/core/ids';
-import { EmptyNote, Failed, Loading } from '../shared/empty-note';
-import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../shared/queries';
-import { StatusLine } from '../shared/status-line';
-import { useChanges, type Changes } from '../shared/use-changes';
-import { useComputer } from '../shared/use-place';
+import { EmptyNote, Failed, Loading } from '../parts/empty-note';
+import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../catalogue/queries';
+import { StatusLine } from '../frame/status-line';
+import { useChanges, type Changes } from '../arrangement/use-changes';
+import { useComputer } from '../lib/use-computer';
 import { LaneColumn, SLOT_SELECTOR } from './lane-column';
 import { SlotChooser, type Chosen } from './slot-chooser';
 

@@ -11,9 +11,9 @@ import {
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
-import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
-import type { Changes } from '../shared/use-changes';
-import { useComputer } from '../shared/use-place';
+import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import type { Changes } from '../arrangement/use-changes';
+import { useComputer } from '../lib/use-computer';
 import { ChooserDrawers } from './chooser-drawers';
 import { ChooserList } from './chooser-list';
 import { useOffer } from './use-offer';

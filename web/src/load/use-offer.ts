@@ -6,7 +6,7 @@ import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { offerFor } from '@clever-drawer/core/menu/slot-menu';
 import { Finder, type Findable } from '@clever-drawer/core/search/find-plugins';
-import type { ChosenCatalogue, ChosenPlugin } from '../shared/queries';
+import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
 
 /** A front in the chooser: a drawer of the chest at hand, or a tray. */
 export interface OfferedDrawer {

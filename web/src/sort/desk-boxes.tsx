@@ -2,12 +2,12 @@ import { useMemo } from 'react';
 import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue } from '../shared/queries';
-import type { Changes } from '../shared/use-changes';
-import { AsideBox } from './aside-box';
-import { DrawerBox } from './drawer-box';
-import { NamesBox } from './names-box';
-import { PutRightBox } from './put-right-box';
+import type { ChosenCatalogue } from '../catalogue/queries';
+import type { Changes } from '../arrangement/use-changes';
+import { AsideBox } from './plugin/aside-box';
+import { DrawerBox } from './drawer/drawer-box';
+import { NamesBox } from './plugin/names-box';
+import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {

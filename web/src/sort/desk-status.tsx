@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { StatusLine } from '../shared/status-line';
+import { StatusLine } from '../frame/status-line';
 import type { DeskKeys } from './use-desk-keys';
 
 /** The line at the foot of Sort: how many are selected, and what can be done with them. */

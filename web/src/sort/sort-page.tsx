@@ -1,8 +1,8 @@
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
-import { EmptyNote, Failed, Loading } from '../shared/empty-note';
-import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../shared/queries';
-import { useComputer } from '../shared/use-place';
+import { EmptyNote, Failed, Loading } from '../parts/empty-note';
+import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
 import { SortDesk } from './sort-desk';
 
 /** Sort: the catalogue as a list, beside it the chest of drawers. */

@@ -1,0 +1,36 @@
+import { createContext, use } from 'react';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import type { ChosenPlugin } from './queries';
+import { TypeGlyph } from './type-glyph';
+import { useComputer } from '../lib/use-computer';
+
+/** The pictures that the producer gave, by plugin. */
+export const FacesContext = createContext<Arrangement['face']>(new Map());
+
+/** The address of a plugin's picture: the producer's own, else one that came with a build; null when there is none. */
+export function faceOf(
+  computer: ComputerId,
+  plugin: { readonly id: PluginId; readonly builds: readonly { readonly id: string; readonly pictures: number }[] },
+  faces: Arrangement['face'],
+): string | null {
+  const own = faces.get(plugin.id);
+  if (own !== undefined) return `/api/computers/${computer}/pictures/${own.picture}`;
+  const build = plugin.builds.find((one) => one.pictures > 0);
+  return build === undefined ? null : `/api/computers/${computer}/builds/${build.id}/pictures/0`;
+}
+
+/** A plugin's picture, or its glyph where it has none. */
+export function Face({ plugin }: { plugin: ChosenPlugin }) {
+  const computer = useComputer();
+  const source = faceOf(computer.id, plugin, use(FacesContext));
+  return (
+    <span className="small-face">
+      {source === null ? (
+        <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
+      ) : (
+        <img src={source} alt="" loading="lazy" draggable={false} />
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,76 @@
+import Dropdown from 'react-bootstrap/Dropdown';
+import { NavLink, useNavigate } from 'react-router';
+import type { ComputerView } from '@clever-drawer/contract/responses';
+import { useArrivals } from '../catalogue/queries';
+import { useTheme } from './theme';
+
+export const PLACES = [
+  { path: 'intake', name: 'Intake', key: 'i' },
+  { path: 'sort', name: 'Sort', key: 's' },
+  { path: 'load', name: 'Load', key: 'l' },
+  { path: 'keep', name: 'Keep', key: 'k' },
+] as const;
+
+const THEME_NAMES = { system: 'Light as the system', day: 'Day', night: 'Night' } as const;
+
+export function TopBar({
+  computer,
+  computers,
+  place,
+  showKeys,
+}: {
+  computer: ComputerView;
+  computers: readonly ComputerView[];
+  place: string;
+  showKeys: () => void;
+}) {
+  const navigate = useNavigate();
+  const arrivals = useArrivals(computer.id).data?.length ?? 0;
+  const { choice, next } = useTheme();
+  return (
+    <header className="top-bar">
+      <span className="product">Clever Drawer</span>
+      <nav aria-label="Places">
+        {PLACES.map(({ path, name }) => (
+          <NavLink key={path} to={`/${computer.id}/${path}`}>
+            {name}
+            {path === 'intake' && arrivals > 0 && (
+              <span className="arrival-count" aria-label={`, ${String(arrivals)} to scan`}>
+                {arrivals}
+              </span>
+            )}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="top-right">
+        <Dropdown align="end">
+          <Dropdown.Toggle
+            size="sm"
+            variant="link"
+            id="computer-at-hand"
+            aria-label={`Computer at hand: ${computer.name}`}
+          >
+            {computer.name}
+          </Dropdown.Toggle>
+          <Dropdown.Menu>
+            {computers.map((one) => (
+              <Dropdown.Item
+                key={one.id}
+                active={one.id === computer.id}
+                onClick={() => void navigate(`/${one.id}/${place}`)}
+              >
+                {one.name} <span className="quiet">{one.plugins} plugins</span>
+              </Dropdown.Item>
+            ))}
+          </Dropdown.Menu>
+        </Dropdown>
+        <button type="button" className="plain" onClick={next} aria-label={`Light: ${THEME_NAMES[choice]}. Change`}>
+          {THEME_NAMES[choice]}
+        </button>
+        <button type="button" className="plain" onClick={showKeys} aria-label="Keys">
+          <kbd>?</kbd>
+        </button>
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,137 @@
+import { useState, type KeyboardEvent } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { toast } from 'sonner';
+import type { Arrangement, Chest } from '@clever-drawer/core/chests/arrangement';
+import { sameRow } from '@clever-drawer/core/chests/edit';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import { asId, type ChestId } from '@clever-drawer/core/ids';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { Changes } from '../../arrangement/use-changes';
+import { ChestForm, type NewChest } from './chest-form';
+
+interface Props {
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly chest: Chest | null;
+  readonly changes: Changes;
+  readonly choose: (id: ChestId | null) => void;
+  readonly filed: number;
+  readonly toFile: number;
+  readonly workThrough: () => void;
+}
+
+/** The chests by name; the one at hand, what can be done with it, and how far it is filled. */
+export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toFile, workThrough }: Props) {
+  const [form, setForm] = useState<'new' | 'edit' | null>(null);
+  const chests = chestsOf(state);
+  const done = (wish: NewChest): void => {
+    const edited = form === 'edit' ? chest : null;
+    setForm(null);
+    if (edited === null) void makeChest(changes, wish).then((id) => id !== null && choose(id));
+    else {
+      if (wish.name !== edited.name) void changes.make({ kind: 'rename-chest', id: edited.id, name: wish.name });
+      if (!sameRow({ slots: wish.slots }, { slots: edited.slots }))
+        void changes.make({ kind: 'set-chest-slots', id: edited.id, slots: wish.slots });
+    }
+  };
+  const remove = async (gone: Chest): Promise<void> => {
+    if (!(await changes.make({ kind: 'delete-chest', id: gone.id }))) return;
+    choose(null);
+    toast(`The chest ${gone.name} is deleted. Its plugins stay in the catalogue.`, {
+      action: { label: 'Undo', onClick: () => void changes.step('undo') },
+    });
+  };
+  const shift = (one: Chest, by: -1 | 1): void => {
+    const rest = chests.filter((other) => other.id !== one.id);
+    const place = chests.findIndex((other) => other.id === one.id) + by;
+    if (place >= 0 && place <= rest.length)
+      void changes.make({ kind: 'move-chest', id: one.id, before: rest[place]?.id ?? null });
+  };
+  const onKeyDown = (event: KeyboardEvent, one: Chest): void => {
+    if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
+    event.preventDefault();
+    shift(one, event.key === 'ArrowLeft' ? -1 : 1);
+  };
+  return (
+    <div className="chest-tabs">
+      <div role="group" aria-label="Chests">
+        {chests.map((one) => (
+          <button
+            key={one.id}
+            type="button"
+            className="plain chest-name"
+            aria-pressed={one.id === chest?.id}
+            onClick={() => choose(one.id)}
+            onKeyDown={(event) => onKeyDown(event, one)}
+          >
+            {one.name}
+            {one.slots !== null && <span className="quiet"> · {one.slots.join(', ')}</span>}
+          </button>
+        ))}
+      </div>
+      <button type="button" className="plain" onClick={() => setForm('new')}>
+        New chest
+      </button>
+      {chest !== null && (
+        <Dropdown>
+          <Dropdown.Toggle as="button" type="button" className="plain" aria-label={`The chest ${chest.name}`}>
+            Chest
+          </Dropdown.Toggle>
+          <Dropdown.Menu>
+            <Dropdown.Item as="button" type="button" onClick={() => setForm('edit')}>
+              Name and purpose …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" disabled={chests[0] === chest} onClick={() => shift(chest, -1)}>
+              To the left
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" disabled={chests.at(-1) === chest} onClick={() => shift(chest, 1)}>
+              To the right
+            </Dropdown.Item>
+            <Dropdown.Divider />
+            <Dropdown.Item as="button" type="button" onClick={() => void remove(chest)}>
+              Delete (its plugins stay in the catalogue)
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
+      )}
+      <span className="grow" />
+      {chest !== null && (
+        <span className="quiet progress-words">
+          {filed} of {filed + toFile} filed
+          {toFile > 0 && (
+            <>
+              {' · '}
+              <button type="button" className="plain linked" onClick={workThrough}>
+                {toFile} to file <kbd>T</kbd>
+              </button>
+            </>
+          )}
+        </span>
+      )}
+      {form !== null && (
+        <ChestForm
+          state={state}
+          catalogue={catalogue}
+          chest={form === 'edit' ? chest : null}
+          done={done}
+          close={() => setForm(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+/** Makes a chest, empty, as a copy or worked out; null when it could not be saved. */
+export async function makeChest(changes: Changes, { name, slots, start }: NewChest): Promise<ChestId | null> {
+  const id = asId<ChestId>(crypto.randomUUID());
+  switch (start.kind) {
+    case 'empty':
+      return (await changes.make({ kind: 'make-chest', id, name, slots })) ? id : null;
+    case 'copy':
+      return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name })) ? id : null;
+    case 'worked-out': {
+      const { kind: _kind, ...wish } = start;
+      return (await changes.save('/worked-out-chests', { id, name, slots, ...wish })) ? id : null;
+    }
+  }
+}

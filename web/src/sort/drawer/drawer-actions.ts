@@ -1,0 +1,137 @@
+import { toast } from 'sonner';
+import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
+import { linesIn } from '@clever-drawer/core/chests/file-into';
+import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { Changes } from '../../arrangement/use-changes';
+import type { DrawerActions } from './drawer-front';
+import type { LineActions, ListedLine } from './line-list';
+
+/** A box that a drawer's action opens. */
+export type DrawerAsk =
+  | { readonly kind: 'edit' | 'move' | 'copy' | 'inner'; readonly drawer: Drawer }
+  | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
+  | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
+  | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: PluginId; readonly name: string };
+
+interface Needs {
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
+  readonly open: readonly string[];
+  readonly setOpen: (open: readonly string[]) => void;
+  readonly ask: (box: DrawerAsk) => void;
+  readonly list: (drawer: Drawer) => void;
+}
+
+/** What can be done with drawers, as changes and boxes. */
+export function drawerActions({ state, catalogue, changes, open, setOpen, ask, list }: Needs): DrawerActions {
+  return {
+    toggle: (drawer) =>
+      setOpen(open.includes(drawer.id) ? open.filter((id) => id !== drawer.id) : [...open, drawer.id]),
+    edit: (drawer) => ask({ kind: 'edit', drawer }),
+    putInside: (drawer) => ask({ kind: 'move', drawer }),
+    copy: (drawer) => ask({ kind: 'copy', drawer }),
+    addInner: (drawer) => ask({ kind: 'inner', drawer }),
+    addDivider: (drawer, before) => ask({ kind: 'divider', drawer, before }),
+    list,
+    sort: (drawer, by, isStanding) => {
+      if (isStanding) void changes.make({ kind: 'set-sort', id: drawer.id, sort: by });
+      else {
+        if (drawer.sort !== null) void changes.make({ kind: 'set-sort', id: drawer.id, sort: null });
+        const ids = sortedLines(state, catalogue, drawer, by);
+        void changes.make({ kind: 'arrange', drawerId: drawer.id, ids, by });
+      }
+    },
+    unsort: (drawer) => void changes.make({ kind: 'set-sort', id: drawer.id, sort: null }),
+    shift: (drawer, by) => {
+      const siblings = drawersIn(state, drawer.chestId, drawer.parentId);
+      const rest = siblings.filter((one) => one.id !== drawer.id);
+      const at = siblings.findIndex((one) => one.id === drawer.id);
+      const place = Math.max(0, Math.min(at + by, rest.length));
+      if (place === at) return;
+      const { id, chestId, parentId } = drawer;
+      void changes.make({ kind: 'move-drawer', id, chestId, parentId, before: rest[place]?.id ?? null });
+    },
+    remove: (drawer) => {
+      const inner = drawerAndInner(state, drawer.id).length - 1;
+      void changes.make({ kind: 'delete-drawer', id: drawer.id }).then((done) => {
+        if (!done) return;
+        toast(
+          `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
+          { action: { label: 'Undo', onClick: () => void changes.step('undo') } },
+        );
+      });
+    },
+  };
+}
+
+/** The ids of a drawer's lines, sorted between its dividers. Entries of plugins that the catalogue lacks keep their places at the end of their part. */
+function sortedLines(
+  state: Arrangement,
+  catalogue: ChosenCatalogue,
+  drawer: Drawer,
+  by: keyof typeof COMPARE_BY,
+): string[] {
+  const names = new Map(
+    contentsOf(state, catalogue.byId, drawer).plugins.map((content) => [content.entry?.id ?? '', content]),
+  );
+  const compare = COMPARE_BY[by];
+  const sections: string[][] = [[]];
+  for (const line of linesIn(state, drawer)) {
+    if ('label' in line) sections.push([line.id]);
+    else sections.at(-1)?.push(line.id);
+  }
+  return sections.flatMap((section) => {
+    const [head, ...rest] = section;
+    const isDivided = head !== undefined && state.divider.has(head);
+    const ids = isDivided ? rest : section;
+    const known = ids.flatMap((id) => names.get(id) ?? []);
+    known.sort((a, b) => compare({ ...a.plugin, name: a.name }, { ...b.plugin, name: b.name }));
+    const sorted = [...known.map((one) => one.entry?.id ?? ''), ...ids.filter((id) => !names.has(id))];
+    return isDivided ? [head, ...sorted] : sorted;
+  });
+}
+
+/** What can be done with the lines of a drawer. */
+export function lineActionsOf(
+  drawer: Drawer,
+  { changes, ask }: Pick<Needs, 'changes' | 'ask'>,
+  around: Pick<LineActions, 'about' | 'selected'>,
+): LineActions {
+  const pluginsIn = (lines: readonly ListedLine[]): PluginId[] =>
+    lines.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
+  const dividersIn = (lines: readonly ListedLine[]): string[] =>
+    lines.flatMap((line) => ('divider' in line ? [line.id] : []));
+  return {
+    ...around,
+    place: (lines, before) => {
+      if (drawer.sort !== null) {
+        toast.warning(
+          `${drawer.name} keeps itself in order. Choose “By hand again” under its order to move things yourself.`,
+        );
+        return;
+      }
+      void changes.make({
+        kind: 'place',
+        drawerId: drawer.id,
+        pluginIds: pluginsIn(lines),
+        dividerIds: dividersIn(lines),
+        before: before !== null && before.startsWith('rule ') ? null : before,
+      });
+    },
+    remove: (lines) => {
+      for (const id of dividersIn(lines)) void changes.make({ kind: 'remove-divider', id });
+      const pluginIds = pluginsIn(lines);
+      if (pluginIds.length > 0) void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds });
+    },
+    rename: (line) =>
+      'divider' in line
+        ? ask({ kind: 'label', dividerId: line.id, label: line.divider })
+        : ask({ kind: 'own-name', drawer, pluginId: line.plugin.id, name: line.name }),
+    addDivider: (before) => ask({ kind: 'divider', drawer, before: before?.startsWith('rule ') ? null : before }),
+  };
+}

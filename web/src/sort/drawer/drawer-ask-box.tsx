@@ -1,0 +1,146 @@
+import type { Arrangement, Chest } from '@clever-drawer/core/chests/arrangement';
+import { sameRow } from '@clever-drawer/core/chests/edit';
+import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
+import { asId, type DrawerId } from '@clever-drawer/core/ids';
+import { NameBox } from '../../parts/name-box';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { Changes } from '../../arrangement/use-changes';
+import { SpotBox } from './drawer-box';
+import { DrawerForm } from './drawer-form';
+import type { DrawerAsk } from './drawer-actions';
+
+/** The form for a new drawer, in another one or in the chest itself. */
+export function NewDrawerForm({
+  state,
+  chest,
+  parent,
+  changes,
+  close,
+}: {
+  state: Arrangement;
+  chest: Chest;
+  parent: DrawerId | null;
+  changes: Changes;
+  close: () => void;
+}) {
+  return (
+    <DrawerForm
+      title={parent === null ? 'New drawer' : `New drawer in ${state.drawer.get(parent)?.name ?? ''}`}
+      name=""
+      rule={null}
+      close={close}
+      done={(name, rule) => {
+        close();
+        const id = asId<DrawerId>(crypto.randomUUID());
+        void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: parent, name, rule, pluginIds: [] });
+      }}
+    />
+  );
+}
+
+interface Props {
+  readonly asked: DrawerAsk;
+  readonly state: Arrangement;
+  readonly chest: Chest;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
+  readonly close: () => void;
+}
+
+/** The box that an action on a drawer or one of its lines opens. */
+export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }: Props) {
+  switch (asked.kind) {
+    case 'edit': {
+      const { drawer } = asked;
+      return (
+        <DrawerForm
+          title={`Drawer ${drawer.name}`}
+          name={drawer.name}
+          rule={drawer.rule}
+          close={close}
+          done={(name, rule) => {
+            close();
+            if (name !== drawer.name) void changes.make({ kind: 'rename-drawer', id: drawer.id, name });
+            if (!sameRow(rule, drawer.rule)) void changes.make({ kind: 'set-rule', id: drawer.id, rule });
+          }}
+        />
+      );
+    }
+    case 'inner':
+      return <NewDrawerForm state={state} chest={chest} parent={asked.drawer.id} changes={changes} close={close} />;
+    case 'move':
+    case 'copy': {
+      const { kind, drawer } = asked;
+      return (
+        <SpotBox
+          title={`${kind === 'move' ? 'Put' : 'Copy'} ${drawer.name} ${kind === 'move' ? 'inside' : 'into'}`}
+          state={state}
+          first={chest.id}
+          without={new Set(drawerAndInner(state, drawer.id).map((one) => one.id))}
+          close={close}
+          done={(spot) => {
+            close();
+            if (kind === 'move') void changes.make({ kind: 'move-drawer', id: drawer.id, ...spot, before: null });
+            else {
+              const newId = asId<DrawerId>(crypto.randomUUID());
+              void changes.make({ kind: 'copy-drawer', id: drawer.id, newId, ...spot });
+            }
+          }}
+        />
+      );
+    }
+    case 'divider': {
+      const { drawer, before } = asked;
+      return (
+        <NameBox
+          title={`Divider in ${drawer.name}`}
+          label="Label (none: a plain line)"
+          first=""
+          mayBeEmpty
+          close={close}
+          done={(label) => {
+            close();
+            void changes.make({ kind: 'add-divider', id: crypto.randomUUID(), drawerId: drawer.id, label, before });
+          }}
+        />
+      );
+    }
+    case 'label':
+      return (
+        <NameBox
+          title="Divider"
+          label="Label (none: a plain line)"
+          first={asked.label}
+          mayBeEmpty
+          close={close}
+          done={(label) => {
+            close();
+            void changes.make({ kind: 'label-divider', id: asked.dividerId, label });
+          }}
+        />
+      );
+    case 'own-name': {
+      const { drawer, pluginId, name } = asked;
+      const own = catalogue.byId.get(pluginId)?.name ?? '';
+      return (
+        <NameBox
+          title={`${own} in ${drawer.name}`}
+          label="Its name in this drawer only (none: the name that it has everywhere)"
+          first={name === own ? '' : name}
+          mayBeEmpty
+          hint="A nickname for everywhere is given with M."
+          close={close}
+          done={(typed) => {
+            close();
+            void changes.make({
+              kind: 'name-entry',
+              drawerId: drawer.id,
+              pluginId,
+              name: typed === '' || typed === own ? null : typed,
+            });
+          }}
+        />
+      );
+    }
+  }
+}

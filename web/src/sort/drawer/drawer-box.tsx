@@ -1,0 +1,107 @@
+import { useMemo } from 'react';
+import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
+import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
+import { compareNames } from '@clever-drawer/core/text/words';
+import { PickBox, type Choice } from '../../parts/pick-box';
+
+/** A place for a drawer: in another one, or in a chest itself. */
+export interface Spot {
+  readonly chestId: ChestId;
+  readonly parentId: DrawerId | null;
+}
+
+/** The words of the way to a drawer: "Space › Springs". */
+export const pathInWords = (state: Arrangement, id: DrawerId): string =>
+  pathTo(state, id)
+    .map((one) => one.name)
+    .join(' › ');
+
+/** Finds drawers of a chest by typing, one or several, and makes a new one on the spot. */
+export function DrawerBox({
+  title,
+  state,
+  chest,
+  done,
+  make,
+  close,
+}: {
+  title: string;
+  state: Arrangement;
+  chest: ChestId;
+  done: (drawers: readonly Drawer[]) => void;
+  make: (name: string) => void;
+  close: () => void;
+}) {
+  const choices = useMemo(
+    () =>
+      drawersOfChest(state, chest)
+        .map((drawer): Choice => ({ key: drawer.id, label: pathInWords(state, drawer.id), finds: drawer.name }))
+        .sort((a, b) => compareNames(a.label, b.label)),
+    [state, chest],
+  );
+  return (
+    <PickBox
+      title={title}
+      what="drawer"
+      choices={choices}
+      several
+      done={(keys) => done(keys.map((key) => state.drawer.get(key)).filter((drawer) => drawer !== undefined))}
+      make={make}
+      close={close}
+    />
+  );
+}
+
+const CHEST = 'chest ';
+
+/** Finds a place for a drawer, in any chest. `without`: drawers that it can't go into. */
+export function SpotBox({
+  title,
+  state,
+  first,
+  without,
+  done,
+  close,
+}: {
+  title: string;
+  state: Arrangement;
+  /** The chest whose places come first. */
+  first: ChestId;
+  without: ReadonlySet<string>;
+  done: (spot: Spot) => void;
+  close: () => void;
+}) {
+  const choices = useMemo(() => {
+    const chests = chestsOf(state);
+    const many = chests.length > 1;
+    return [...chests]
+      .sort((a, b) => Number(b.id === first) - Number(a.id === first))
+      .flatMap((chest): Choice[] => [
+        { key: CHEST + chest.id, label: `The chest ${chest.name} itself, in no drawer`, finds: chest.name },
+        ...drawersOfChest(state, chest.id)
+          .filter((drawer) => !without.has(drawer.id))
+          .map((drawer): Choice => {
+            const label = pathInWords(state, drawer.id);
+            return { key: drawer.id, label: many ? `${chest.name} › ${label}` : label, finds: drawer.name };
+          }),
+      ]);
+  }, [state, first, without]);
+  return (
+    <PickBox
+      title={title}
+      what="drawer"
+      choices={choices}
+      several={false}
+      done={([key = '']) => {
+        const drawer = state.drawer.get(key);
+        done(
+          drawer === undefined
+            ? { chestId: asId<ChestId>(key.slice(CHEST.length)), parentId: null }
+            : { chestId: drawer.chestId, parentId: drawer.id },
+        );
+      }}
+      close={close}
+    />
+  );
+}

@@ -1,0 +1,111 @@
+import type { ReactNode } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import type { Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
+import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import type { ChosenPlugin } from '../../catalogue/queries';
+import type { Target } from '../drag/drag';
+import type { DrawerActions } from './drawer-front';
+import { LineList, type LineActions, type ListedLine } from './line-list';
+
+interface Props {
+  readonly drawer: Drawer;
+  readonly contents: Contents<ChosenPlugin>;
+  readonly actions: DrawerActions;
+  readonly lineActions: LineActions;
+  readonly target: Target | null;
+  readonly pictures: boolean;
+  /** Inner drawers as smaller fronts. */
+  readonly children: ReactNode;
+}
+
+const listedLine = (line: Line<ChosenPlugin>): ListedLine =>
+  'divider' in line
+    ? { id: line.divider.id, divider: line.divider.label }
+    : { id: line.entry?.id ?? `rule ${line.plugin.id}`, plugin: line.plugin, name: line.name, keyword: line.keyword };
+
+/** What stands in a drawer that is pulled out, in order, with the inner drawers below. */
+export function OpenDrawer({ drawer, contents, actions, lineActions, target, pictures, children }: Props) {
+  return (
+    <div className="drawer-inside">
+      <div className="drawer-tools">
+        <button type="button" className="plain" onClick={() => actions.edit(drawer)}>
+          Name, keywords
+        </button>
+        <SortMenu drawer={drawer} actions={actions} />
+        <button type="button" className="plain" onClick={() => actions.addDivider(drawer, null)}>
+          Divider
+        </button>
+        <button type="button" className="plain" onClick={() => actions.addInner(drawer)}>
+          Inner drawer
+        </button>
+        <Dropdown>
+          <Dropdown.Toggle as="button" type="button" className="plain">
+            More
+          </Dropdown.Toggle>
+          <Dropdown.Menu>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.list(drawer)}>
+              Show in the list only what stands here
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
+              Move elsewhere …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.copy(drawer)}>
+              Copy elsewhere …
+            </Dropdown.Item>
+            <Dropdown.Divider />
+            <Dropdown.Item as="button" type="button" onClick={() => actions.remove(drawer)}>
+              Delete (its plugins stay in the catalogue)
+            </Dropdown.Item>
+          </Dropdown.Menu>
+        </Dropdown>
+      </div>
+      {contents.lines.length === 0 ? (
+        <p className="quiet">
+          Empty. Drop plugins here, or select some and press F. Filing copies nothing and takes nothing away.
+        </p>
+      ) : (
+        <LineList
+          label={`In ${drawer.name}`}
+          home={{ drawerId: drawer.id }}
+          lines={contents.lines.map(listedLine)}
+          actions={lineActions}
+          target={target}
+          pictures={pictures}
+        />
+      )}
+      {children}
+    </div>
+  );
+}
+
+function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions }) {
+  return (
+    <Dropdown>
+      <Dropdown.Toggle as="button" type="button" className="plain">
+        {drawer.sort === null ? 'Order' : `Kept in order: ${DRAWER_SORT_LABELS[drawer.sort]}`}
+      </Dropdown.Toggle>
+      <Dropdown.Menu className="sort-menu">
+        <div className="dropdown-header">Sort once, then by hand</div>
+        {DRAWER_SORTS.map((by) => (
+          <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, false)}>
+            {DRAWER_SORT_LABELS[by]}
+          </Dropdown.Item>
+        ))}
+        <Dropdown.Divider />
+        <div className="dropdown-header">Keep sorted from now on</div>
+        {DRAWER_SORTS.map((by) => (
+          <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, true)}>
+            {DRAWER_SORT_LABELS[by]}
+            {drawer.sort === by && ' ✓'}
+          </Dropdown.Item>
+        ))}
+        {drawer.sort !== null && (
+          <Dropdown.Item as="button" type="button" onClick={() => actions.unsort(drawer)}>
+            By hand again
+          </Dropdown.Item>
+        )}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}

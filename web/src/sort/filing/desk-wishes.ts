@@ -1,0 +1,47 @@
+/** What the keys of the desk come to, as wishes. */
+import { trayEntryId, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
+import type { Intent } from '@clever-drawer/core/chests/intent';
+import { trayEntries } from '@clever-drawer/core/chests/look-up';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import { isNew, type Places } from '../ribbons/facets';
+import type { LineMove } from '../use-desk-keys';
+
+/** Puts plugins on a tray, or off it when all of them are on it. */
+export function trayWish(state: Arrangement, tray: number, pluginIds: readonly PluginId[]): Intent {
+  const isOn = pluginIds.every((id) => state.trayEntry.has(trayEntryId(tray, id)));
+  return { kind: isOn ? 'tray-off' : 'tray-on', tray, pluginIds };
+}
+
+/** Moves plugins in the order of a tray; null when they can't go further. */
+export function shiftOnTrayWish(
+  state: Arrangement,
+  tray: number,
+  pluginIds: readonly PluginId[],
+  to: LineMove,
+): Intent | null {
+  const order = trayEntries(state, tray).map((entry) => entry.pluginId);
+  const moving = order.filter((id) => pluginIds.includes(id));
+  const rest = order.filter((id) => !pluginIds.includes(id));
+  const first = order.findIndex((id) => pluginIds.includes(id));
+  const place = { up: first - 1, down: first + 1, top: 0, bottom: rest.length }[to];
+  if (moving.length === 0 || place < 0 || place > rest.length) return null;
+  return { kind: 'place-on-tray', tray, pluginIds: moving, before: rest[place] ?? null };
+}
+
+/** Brings plugins back with all their builds. */
+export function bringBackWish(catalogue: ChosenCatalogue, pluginIds: readonly PluginId[]): Intent {
+  const builds = pluginIds.flatMap((pluginId) =>
+    (catalogue.byId.get(pluginId)?.builds ?? []).map(({ id }) => ({ id, pluginId })),
+  );
+  return { kind: 'bring-back', pluginIds, builds };
+}
+
+/** What is to be filed: new ones first, then the others type by type, since those of one type mostly go into the same drawers. */
+export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: string | null): readonly PluginId[] {
+  const waiting = catalogue.plugins.filter((plugin) => plugin.aside === null && !places.has(plugin.id));
+  const fresh = waiting.filter((plugin) => isNew(plugin, seen));
+  const known = waiting.filter((plugin) => !isNew(plugin, seen)).sort(COMPARE_BY.type);
+  return [...fresh, ...known].map((plugin) => plugin.id);
+}

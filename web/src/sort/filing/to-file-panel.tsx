@@ -1,0 +1,184 @@
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { DrawerProposer } from '@clever-drawer/core/chests/propose-drawers';
+import type { PluginId } from '@clever-drawer/core/ids';
+import { EmptyNote } from '../../parts/empty-note';
+import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
+import type { Changes } from '../../arrangement/use-changes';
+import { pathInWords } from '../drawer/drawer-box';
+
+interface Props {
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+  readonly chest: Chest;
+  readonly changes: Changes;
+  readonly queue: readonly PluginId[];
+  /** How many of the queue have arrived since the last look. */
+  readonly fresh: number;
+  readonly isFiled: (id: PluginId) => boolean;
+  readonly light: (drawers: readonly string[]) => void;
+  readonly other: (id: PluginId) => void;
+  readonly setAside: (id: PluginId) => void;
+  readonly about: (id: PluginId) => void;
+  readonly close: () => void;
+}
+
+/** What is to be filed, one plugin after the other, with the drawers that are proposed for it; Enter takes the marked one and goes on. */
+export function ToFilePanel(props: Props) {
+  const { catalogue, state, chest, changes, queue, fresh, isFiled, light, close } = props;
+  const [at, setAt] = useState(0);
+  const [marked, setMarked] = useState(0);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const box = useRef<HTMLElement>(null);
+  const open = queue
+    .map((id) => catalogue.byId.get(id))
+    .filter((plugin) => plugin !== undefined && isWaiting(plugin, isFiled));
+  const index = Math.min(at, open.length - 1);
+  const plugin = open[index];
+  const proposer = useMemo(() => new DrawerProposer(state, chest.id, catalogue.byId), [state, chest.id, catalogue]);
+  const proposals = useMemo(() => (plugin === undefined ? [] : proposer.propose(plugin)), [proposer, plugin]);
+  const lit = proposals.map((one) => one.drawerId).join('\n');
+  const latestLight = useRef(light);
+  useEffect(() => {
+    latestLight.current = light;
+  });
+  useEffect(() => {
+    latestLight.current(lit === '' ? [] : lit.split('\n'));
+    return () => latestLight.current([]);
+  }, [lit]);
+  useEffect(() => box.current?.focus(), []);
+
+  const go = (to: number): void => {
+    setAt(Math.max(0, Math.min(to, open.length - 1)));
+    setMarked(0);
+    setTicked(new Set());
+  };
+  const file = (drawers: readonly Drawer['id'][]): void => {
+    if (plugin === undefined || drawers.length === 0) return;
+    setMarked(0);
+    setTicked(new Set());
+    // What is filed leaves the queue, so that the next one stands in its place.
+    void changes.make({ kind: 'file', drawerIds: drawers, pluginIds: [plugin.id] });
+  };
+  const accept = (): void => {
+    const chosen = proposals.filter((one) => ticked.has(one.drawerId)).map((one) => one.drawerId);
+    const one = proposals[marked]?.drawerId;
+    file(chosen.length > 0 ? chosen : one === undefined ? [] : [one]);
+  };
+  const tick = (id: string): void =>
+    setTicked((old) => {
+      const next = new Set(old);
+      if (!next.delete(id)) next.add(id);
+      return next;
+    });
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.altKey || event.ctrlKey || event.metaKey) return;
+    // The panel's buttons have their own Space and Enter.
+    if (event.target !== event.currentTarget && event.key !== 'Escape') return;
+    const current = proposals[marked];
+    if (event.key === 'ArrowDown') setMarked(Math.min(marked + 1, proposals.length - 1));
+    else if (event.key === 'ArrowUp') setMarked(Math.max(marked - 1, 0));
+    else if (event.key === 'ArrowRight') go(index + 1);
+    else if (event.key === 'ArrowLeft') go(index - 1);
+    else if (event.key === ' ' && current !== undefined) tick(current.drawerId);
+    else if (event.key === 'Enter' && plugin !== undefined) {
+      if (proposals.length > 0) accept();
+      else props.other(plugin.id);
+    } else if (event.key === 'f' && plugin !== undefined) props.other(plugin.id);
+    else if (event.key === 'a' && plugin !== undefined) props.setAside(plugin.id);
+    else if (event.key === 'Escape') close();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  return (
+    <section ref={box} className="to-file panel" tabIndex={-1} aria-label="To file" onKeyDown={onKeyDown} data-to-file>
+      <header>
+        <h2>To file</h2>
+        <span className="quiet" role="status">
+          {open.length} left{fresh > 0 && `, ${String(fresh)} of them new`}
+        </span>
+        <span className="grow" />
+        {fresh > 0 && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() => {
+              void changes.make({ kind: 'look', at: new Date().toISOString() });
+              box.current?.focus();
+            }}
+          >
+            New ones seen
+          </button>
+        )}
+        <button type="button" className="plain" onClick={close}>
+          Back to the list <kbd>Esc</kbd>
+        </button>
+      </header>
+      {plugin === undefined ? (
+        <EmptyNote title="Everything is filed">
+          <p>Nothing is left to file in {chest.name}.</p>
+          <Button onClick={close}>Back to the list</Button>
+        </EmptyNote>
+      ) : (
+        <>
+          <div className="to-file-plugin">
+            <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
+            <div>
+              <b>
+                <bdi>{plugin.name}</bdi>
+              </b>
+              <div className="quiet">
+                {plugin.vendor ?? 'vendor not known'} · {kindInWords(plugin.types, plugin.role)}
+              </div>
+            </div>
+            <span className="grow" />
+            <button type="button" className="plain" onClick={() => props.about(plugin.id)}>
+              all about it
+            </button>
+          </div>
+          {proposals.length === 0 ? (
+            <p className="quiet">No drawer suggests itself. Press F to choose one or to make a new one.</p>
+          ) : (
+            <ul className="proposals" role="listbox" aria-label="Proposed drawers" aria-multiselectable>
+              {proposals.map(({ drawerId, because }, place) => (
+                <li
+                  key={drawerId}
+                  role="option"
+                  aria-selected={ticked.size > 0 ? ticked.has(drawerId) : place === marked}
+                  className={place === marked ? 'at' : ''}
+                  onClick={() => file([drawerId])}
+                >
+                  <span className="mono tick">{ticked.has(drawerId) ? '✓' : ' '}</span>
+                  <b>{pathInWords(state, drawerId)}</b> <span className="quiet">{because}</span>
+                </li>
+              ))}
+            </ul>
+          )}
+          <footer className="quiet box-hints">
+            <span>
+              <kbd>Enter</kbd> {proposals.length > 0 ? 'file there' : 'choose a drawer'}
+            </span>
+            <span>
+              <kbd>Space</kbd> tick several
+            </span>
+            <span>
+              <kbd>F</kbd> another drawer
+            </span>
+            <span>
+              <kbd>→</kbd> later
+            </span>
+            <span>
+              <kbd>A</kbd> set aside
+            </span>
+          </footer>
+        </>
+      )}
+    </section>
+  );
+}
+
+const isWaiting = (plugin: ChosenPlugin, isFiled: (id: PluginId) => boolean): boolean =>
+  plugin.aside === null && !isFiled(plugin.id);

@@ -1,0 +1,146 @@
+import { useRef, useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { NameBox } from '../../parts/name-box';
+import type { Changes } from '../../arrangement/use-changes';
+import { labelOf } from '../ribbons/facets';
+import { QUESTIONS, type SortViewing } from './use-sort-view';
+
+interface Props {
+  readonly viewing: SortViewing;
+  readonly state: Arrangement;
+  readonly changes: Changes;
+  readonly shown: number;
+  readonly outside: number;
+  readonly intoList: () => void;
+}
+
+/** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
+export function FindLine({ viewing, state, changes, shown, outside, intoList }: Props) {
+  const { view, look, toggle, clear } = viewing;
+  const input = useRef<HTMLInputElement>(null);
+  useHotkeys('slash', () => input.current?.select(), { preventDefault: true });
+  const chips = QUESTIONS.flatMap((question) =>
+    view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
+  );
+  return (
+    <div className="find-line">
+      <label htmlFor="find" className="quiet">
+        Find
+      </label>
+      {chips.map(({ question, value, label }) => (
+        <span key={`${question} ${value}`} className="chip">
+          <span className="one-line">
+            <span className="quiet">{question}</span> <bdi>{label}</bdi>
+          </span>
+          <button
+            type="button"
+            className="plain"
+            aria-label={`Take the filter ${label} off`}
+            onClick={() => toggle(question, value)}
+          >
+            ×
+          </button>
+        </span>
+      ))}
+      <input
+        id="find"
+        ref={input}
+        type="search"
+        value={view.typed}
+        autoComplete="off"
+        spellCheck={false}
+        placeholder="name, vendor, type, nickname, initials …"
+        onChange={(event) => look({ typed: event.target.value })}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') {
+            event.preventDefault();
+            intoList();
+          } else if (event.key === 'Escape') look({ typed: '' });
+          else if (event.key === 'Backspace' && view.typed === '') {
+            const last = chips.at(-1);
+            if (last !== undefined) toggle(last.question, last.value);
+          }
+        }}
+      />
+      <span className="quiet find-count" role="status">
+        {shown} shown
+        {outside > 0 && (
+          <>
+            {' · '}
+            <button type="button" className="plain linked" onClick={clear}>
+              {outside} more {outside === 1 ? 'matches' : 'match'} outside{' '}
+              {chips.length === 1 ? 'this filter' : 'these filters'}
+            </button>
+          </>
+        )}
+      </span>
+      <KeptSearches viewing={viewing} state={state} changes={changes} canKeep={chips.length > 0 || view.typed !== ''} />
+    </div>
+  );
+}
+
+function KeptSearches({
+  viewing,
+  state,
+  changes,
+  canKeep,
+}: Pick<Props, 'viewing' | 'state' | 'changes'> & { canKeep: boolean }) {
+  const [naming, setNaming] = useState(false);
+  const kept = [...state.keptSearch.values()].sort(byOrder);
+  if (kept.length === 0 && !canKeep) return null;
+  const { typed, filters } = viewing.view;
+  const proposed = [
+    ...QUESTIONS.flatMap((question) => filters[question].map((value) => labelOf(question, value, state))),
+    typed,
+  ]
+    .filter((word) => word !== '')
+    .join(', ')
+    .slice(0, 120);
+  return (
+    <>
+      <Dropdown align="end">
+        <Dropdown.Toggle as="button" type="button" className="plain kept-toggle">
+          Kept searches {kept.length > 0 && <span className="mono">{kept.length}</span>}
+        </Dropdown.Toggle>
+        <Dropdown.Menu>
+          {kept.map((search) => (
+            <div key={search.id} className="kept-search">
+              <Dropdown.Item as="button" type="button" onClick={() => viewing.lookAgain(search.query)}>
+                <bdi>{search.name}</bdi>
+              </Dropdown.Item>
+              <button
+                type="button"
+                className="plain"
+                aria-label={`Forget the search ${search.name}`}
+                onClick={() => void changes.make({ kind: 'forget-search', id: search.id })}
+              >
+                ×
+              </button>
+            </div>
+          ))}
+          {kept.length > 0 && canKeep && <Dropdown.Divider />}
+          {canKeep && (
+            <Dropdown.Item as="button" type="button" onClick={() => setNaming(true)}>
+              Keep this search …
+            </Dropdown.Item>
+          )}
+        </Dropdown.Menu>
+      </Dropdown>
+      {naming && (
+        <NameBox
+          title="Keep this search"
+          label="Name"
+          first={proposed}
+          close={() => setNaming(false)}
+          done={(name) => {
+            setNaming(false);
+            void changes.make({ kind: 'keep-search', id: crypto.randomUUID(), name, query: viewing.query });
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,198 @@
+import { useMemo } from 'react';
+import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { emptyArrangement, type Arrangement, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
+import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import type { ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
+import { narrow } from '@clever-drawer/core/search/narrow';
+import { compareNames } from '@clever-drawer/core/text/words';
+import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import {
+  arrangedFacets,
+  catalogueFacets,
+  drawerFacet,
+  formatsOf,
+  NOT_KNOWN,
+  NOTHING_ASKED,
+  tagFacet,
+  type Places,
+} from '../ribbons/facets';
+import type { Found } from '../../catalogue/use-search';
+import { rememberLast } from '../../lib/remember';
+import { QUESTIONS, type Question, type SortView } from '../find/use-sort-view';
+
+/** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
+export interface Listed {
+  readonly plugins: readonly ChosenPlugin[];
+  readonly ids: readonly PluginId[];
+  /** By question and value. */
+  readonly counts: ReadonlyMap<Question, ReadonlyMap<string, number>>;
+  /** How many more match what is typed outside of the filters. */
+  readonly outside: number;
+  /** The drawers of the chest at hand that a plugin stands in. */
+  readonly places: Places;
+  readonly filed: number;
+  readonly toFile: number;
+  /** All vendors, by name. */
+  readonly vendors: readonly string[];
+}
+
+/** The catalogue as the list shows it: found by what is typed, narrowed by the ribbons, sorted. */
+export function useListed(
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  chest: ChestId | null,
+  view: SortView,
+  found: Found | null,
+): Listed {
+  const { drawer, entry, divider, look, trayEntry } = state;
+  const places = placesIn(catalogue, drawer, entry, divider, chest);
+  const fixed = factsOfCatalogue(catalogue);
+  const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
+  const { filters, sortBy, down } = view;
+  const narrowed = useMemo(() => {
+    const facets = {
+      ...fixed,
+      ...arranged,
+      // Questions without a ribbon are worked out only when they are asked.
+      drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
+      tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
+    };
+    const numbers = found?.numbers ?? Uint32Array.from(catalogue.plugins.keys());
+    const { passing, counts } = narrow(
+      numbers,
+      QUESTIONS.map((question) => facets[question]),
+      QUESTIONS.map((question) => filters[question]),
+    );
+    const byQuestion = new Map(
+      QUESTIONS.map((question, at) => [
+        question,
+        new Map(facets[question].values.map((value, number) => [value, counts[at]?.[number] ?? 0])),
+      ]),
+    );
+    return { passing, counts: byQuestion, outside: numbers.length - passing.length };
+  }, [catalogue, fixed, arranged, places, found, filters]);
+  // What the order does not hang on must not sort everything anew.
+  const neededPlaces = sortBy === 'drawers' ? places : null;
+  const isUntyped = found === null;
+  const rows = useMemo(() => {
+    const plugins = Array.from(narrowed.passing, (number) => catalogue.plugins[number]).filter(
+      (plugin) => plugin !== undefined,
+    );
+    const [tray] = filters.tray.length === 1 ? filters.tray : [];
+    const sorted =
+      sortBy !== null
+        ? sortedBy(plugins, sortBy, neededPlaces, state)
+        : tray !== undefined && isUntyped
+          ? inTrayOrder(plugins, state, Number(tray))
+          : plugins;
+    if (down && sortBy !== null) sorted.reverse();
+    return { plugins: sorted, ids: sorted.map((plugin) => plugin.id) };
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [narrowed, catalogue, sortBy, down, filters.tray, neededPlaces, trayEntry, isUntyped]);
+  const progress = useMemo(() => progressOf(catalogue, places), [catalogue, places]);
+  return {
+    ...rows,
+    counts: narrowed.counts,
+    outside: narrowed.outside,
+    places,
+    vendors: vendorsOf(catalogue),
+    ...progress,
+  };
+}
+
+/**
+ * Where each plugin stands. What was put in by hand is looked up plugin by plugin in groups that a change carries on; only what rules put there is
+ * listed here.
+ */
+const placesIn = rememberLast(
+  (
+    catalogue: ChosenCatalogue,
+    drawer: Arrangement['drawer'],
+    entry: Arrangement['entry'],
+    divider: Arrangement['divider'],
+    chest: ChestId | null,
+  ): Places => {
+    const state = { ...emptyArrangement(), drawer, entry, divider };
+    const drawers = chest === null ? [] : drawersOfChest(state, chest);
+    const ranks = new Map(drawers.map((one, rank) => [one.id, rank]));
+    const byRule = new Map<PluginId, DrawerId[]>();
+    for (const one of drawers) {
+      if (one.rule === null) continue;
+      for (const { plugin, entry: row } of contentsOf(state, catalogue.byId, one).plugins) {
+        if (row !== null) continue;
+        const own = byRule.get(plugin.id);
+        if (own === undefined) byRule.set(plugin.id, [one.id]);
+        else own.push(one.id);
+      }
+    }
+    const byHand = groupsOf(state, 'entriesOf');
+    const has = (id: PluginId): boolean =>
+      byRule.has(id) || byHand.get(id)?.some((row) => ranks.has(row.drawerId)) === true;
+    const of = (id: PluginId): readonly DrawerId[] => {
+      const own = [
+        ...(byHand.get(id) ?? []).map((row) => row.drawerId).filter((one) => ranks.has(one)),
+        ...(byRule.get(id) ?? []),
+      ];
+      return own.length < 2 ? own : own.sort((one, other) => (ranks.get(one) ?? 0) - (ranks.get(other) ?? 0));
+    };
+    return { has, of };
+  },
+);
+
+/** How many of those that are not set aside stand in a drawer, and how many are left. */
+function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: number; toFile: number } {
+  let [filed, toFile] = [0, 0];
+  for (const plugin of plugins) {
+    if (plugin.aside !== null) continue;
+    if (places.has(plugin.id)) filed++;
+    else toFile++;
+  }
+  return { filed, toFile };
+}
+
+const factsOfCatalogue = rememberLast(catalogueFacets);
+const vendorsOf = rememberLast((catalogue: ChosenCatalogue) =>
+  factsOfCatalogue(catalogue)
+    .vendor.values.filter((value) => value !== NOT_KNOWN)
+    .sort(compareNames),
+);
+const factsOfArrangement = rememberLast(
+  (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], places: Places) =>
+    arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
+);
+
+function inTrayOrder(plugins: readonly ChosenPlugin[], state: Arrangement, tray: number): ChosenPlugin[] {
+  const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [entry.pluginId, rank]));
+  return [...plugins].sort((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
+}
+
+type Compare = (a: ChosenPlugin, b: ChosenPlugin) => number;
+const byName: Compare = (a, b) => compareNames(a.name, b.name);
+// What is not known comes last.
+const TYPE_RANKS = new Map<string, number>(TYPE_IDS.map((type, rank) => [type, rank]));
+const typeRank = ({ types }: ChosenPlugin): number => TYPE_RANKS.get(types[0] ?? '') ?? TYPE_IDS.length;
+
+function sortedBy(
+  plugins: readonly ChosenPlugin[],
+  sortBy: NonNullable<SortView['sortBy']>,
+  places: Places | null,
+  state: Arrangement,
+): ChosenPlugin[] {
+  const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
+  const compare: Readonly<Record<typeof sortBy, Compare>> = {
+    name: byName,
+    kind: (a, b) => typeRank(a) - typeRank(b) || byName(a, b),
+    vendor: (a, b) =>
+      Number(a.vendor === null) - Number(b.vendor === null) ||
+      compareNames(a.vendor ?? '', b.vendor ?? '') ||
+      byName(a, b),
+    formats: (a, b) => compareNames(formatsOf(a).join(' '), formatsOf(b).join(' ')) || byName(a, b),
+    drawers: (a, b) =>
+      (places?.of(a.id).length ?? 0) - (places?.of(b.id).length ?? 0) ||
+      compareNames(firstDrawer(a)?.name ?? '', firstDrawer(b)?.name ?? '') ||
+      byName(a, b),
+  };
+  return [...plugins].sort(compare[sortBy]);
+}

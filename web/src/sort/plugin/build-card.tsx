@@ -1,0 +1,139 @@
+import type { PluginDetail } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { ASIDE_LABELS } from '@clever-drawer/core/chests/set-aside';
+import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-facts';
+import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
+import { useChanges } from '../../arrangement/use-changes';
+import { useComputer } from '../../lib/use-computer';
+
+type Build = PluginDetail['builds'][number];
+
+const PRESETS_SHOWN = 12;
+
+/** One build: every fact with where it came from, and what other sources said. */
+export function BuildCard({
+  plugin,
+  build,
+  preferred,
+  state,
+}: {
+  plugin: PluginDetail;
+  build: Build;
+  preferred: boolean;
+  state: Arrangement;
+}) {
+  const computer = useComputer();
+  const changes = useChanges(computer.id);
+  const chosen = state.choice.get(plugin.id)?.buildId === build.id;
+  const aside = state.aside.get(build.id);
+  const bringBack = (): void =>
+    void changes.make({ kind: 'bring-back', pluginIds: [], builds: [{ id: build.id, pluginId: plugin.id }] });
+  const prefer = (buildId: Build['id'] | null): void =>
+    void changes.make({ kind: 'prefer-build', pluginId: plugin.id, buildId });
+  return (
+    <article className={`build-card${build.found ? '' : ' gone'}`} aria-label={`${build.format} build`}>
+      <header>
+        <span className="format">{build.format}</span>
+        <b className="mono">{build.version ?? ''}</b>
+        {!build.found && <span className="flag">not found</span>}
+        {preferred && plugin.builds.length > 1 && (
+          <span className="quiet">{chosen ? 'preferred by you' : 'preferred'}</span>
+        )}
+        <span className="mono one-line path" title={build.path}>
+          <bdi>{build.path}</bdi>
+        </span>
+        {aside !== undefined && (
+          <>
+            <span className="flag">set aside: {ASIDE_LABELS[aside.reason]}</span>
+            <button type="button" className="plain linked" onClick={bringBack}>
+              bring back
+            </button>
+          </>
+        )}
+        {chosen ? (
+          <button type="button" className="plain" onClick={() => prefer(null)}>
+            by the rule again
+          </button>
+        ) : (
+          !preferred &&
+          build.found && (
+            <button type="button" className="plain" onClick={() => prefer(build.id)}>
+              prefer this one
+            </button>
+          )
+        )}
+      </header>
+      {build.pictures.length > 0 && (
+        <img
+          className="face"
+          alt={`Picture of ${plugin.name}`}
+          src={`/api/computers/${computer.id}/builds/${build.id}/pictures/0`}
+        />
+      )}
+      <dl className="facts">
+        {factLines(build).map(([fact, value]) => (
+          <div key={fact}>
+            <dt>{FACT_WORDS[fact]}</dt>
+            <dd>
+              <bdi>{value}</bdi> <Source build={build} fact={fact} />
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {build.asked !== null && <p className="quiet">{ASK_WORDS[build.asked]}</p>}
+      {build.printed !== null && (
+        <details>
+          <summary>What it printed while it was asked</summary>
+          <pre>{build.printed}</pre>
+        </details>
+      )}
+    </article>
+  );
+}
+
+function Source({ build, fact }: { build: BuildFacts; fact: SourcedFact }) {
+  const source = build.sources[fact];
+  const others = build.others.filter((one) => one.fact === fact);
+  return (
+    <span className="quiet">
+      {source !== undefined && `from ${SOURCE_WORDS[source]}`}
+      {others.map((one) => (
+        <span key={one.source + one.value}>
+          ; {SOURCE_WORDS[one.source]} says “{one.value}”
+        </span>
+      ))}
+    </span>
+  );
+}
+
+/** The facts that are known, as text. */
+function factLines(build: BuildFacts): [SourcedFact, string][] {
+  const lines: [SourcedFact, string | null][] = [
+    ['name', build.name],
+    ['vendor', build.vendor],
+    ['version', build.version],
+    ['description', build.description],
+    ['types', build.declaredTypes.join(', ')],
+    ['ports', portsInWords(build)],
+    ['architectures', build.architectures.join(', ')],
+    ['presets', presetsInWords(build)],
+  ];
+  return lines.filter((line): line is [SourcedFact, string] => line[1] !== null && line[1] !== '');
+}
+
+function portsInWords({ audioInputs, audioOutputs, midiInput, midiOutput }: BuildFacts): string {
+  const parts = [
+    audioInputs === null ? '' : `${String(audioInputs)} in`,
+    audioOutputs === null ? '' : `${String(audioOutputs)} out`,
+    midiInput === null ? '' : midiInput ? 'takes notes' : 'takes no notes',
+    midiOutput === true ? 'sends notes' : '',
+  ];
+  return parts.filter((part) => part !== '').join(', ');
+}
+
+function presetsInWords({ presets, presetNames }: BuildFacts): string | null {
+  if (presets === null || presets === 0) return null;
+  const more = presetNames.length - PRESETS_SHOWN;
+  const names = presetNames.slice(0, PRESETS_SHOWN).join(', ');
+  return `${String(presets)}: ${names}${more > 0 ? ` and ${String(more)} more` : ''}`;
+}

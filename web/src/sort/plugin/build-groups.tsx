@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import type { PluginDetail } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { asId, type BuildId, type PluginId } from '@clever-drawer/core/ids';
+import { useChanges } from '../../arrangement/use-changes';
+import { useComputer } from '../../lib/use-computer';
+
+/** Parts a plugin whose builds are not one product after all, and takes back what was joined or parted by hand. */
+export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Arrangement }) {
+  const changes = useChanges(useComputer().id);
+  const [chosen, setChosen] = useState<ReadonlySet<BuildId> | null>(null);
+  const held = plugin.builds.filter((build) => state.heldBuild.has(build.id)).map((build) => build.id);
+  const split = (): void => {
+    if (chosen === null || chosen.size === 0) return;
+    const newId = asId<PluginId>(crypto.randomUUID());
+    void changes.make({ kind: 'split-plugin', pluginId: plugin.id, newId, buildIds: [...chosen] });
+    setChosen(null);
+  };
+  const toggle = (id: BuildId): void => {
+    const next = new Set(chosen ?? []);
+    if (!next.delete(id)) next.add(id);
+    setChosen(next);
+  };
+  return (
+    <div className="build-groups">
+      {held.length > 0 && (
+        <p>
+          {held.length === 1 ? 'One build was' : `${String(held.length)} builds were`} put here by you.{' '}
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void changes.make({ kind: 'release-builds', buildIds: held })}
+          >
+            Group by name again
+          </button>
+        </p>
+      )}
+      {plugin.builds.length > 1 && chosen === null && (
+        <button type="button" className="plain" onClick={() => setChosen(new Set())}>
+          These are not all one plugin …
+        </button>
+      )}
+      {chosen !== null && (
+        <fieldset>
+          <legend>Which builds are another plugin?</legend>
+          {plugin.builds.map((build) => (
+            <Form.Check
+              key={build.id}
+              id={`split-${build.id}`}
+              label={`${build.format} ${build.name} ${build.version ?? ''}`}
+              checked={chosen.has(build.id)}
+              onChange={() => toggle(build.id)}
+            />
+          ))}
+          <Button size="sm" disabled={chosen.size === 0 || chosen.size === plugin.builds.length} onClick={split}>
+            Make them a plugin of their own
+          </Button>{' '}
+          <button type="button" className="plain" onClick={() => setChosen(null)}>
+            Leave it
+          </button>
+        </fieldset>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,125 @@
+import { useId, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { FormBox } from '../../parts/form-box';
+import type { NewNames } from '@clever-drawer/core/chests/intent';
+import { proposeStripLabel, STRIP_LABEL_LENGTH, tagsOf } from '@clever-drawer/core/chests/naming';
+import { fold } from '@clever-drawer/core/text/words';
+import type { ChosenPlugin } from '../../catalogue/queries';
+import type { Changes } from '../../arrangement/use-changes';
+
+/** Nickname, strip label, note and tags of a plugin; for several of them the tags alone. */
+export function NamesBox({
+  plugins,
+  known,
+  changes,
+  close,
+}: {
+  plugins: readonly ChosenPlugin[];
+  /** All tags in use. */
+  known: readonly string[];
+  changes: Changes;
+  close: () => void;
+}) {
+  const [only] = plugins.length === 1 ? plugins : [];
+  const common = plugins.reduce<readonly string[]>(
+    (tags, { naming }, at) =>
+      at === 0 ? (naming?.tags ?? []) : tags.filter((tag) => naming?.tags.some((one) => fold(one) === fold(tag))),
+    [],
+  );
+  const [nickname, setNickname] = useState(only?.naming?.nickname ?? '');
+  const [label, setLabel] = useState(only?.naming?.stripLabel ?? '');
+  const [note, setNote] = useState(only?.naming?.note ?? '');
+  const [tags, setTags] = useState(common.join(', '));
+  const id = useId();
+  const shown = nickname.trim() || (only?.givenName ?? '');
+  const submit = (): void => {
+    close();
+    const wanted = tagsOf(tags);
+    const has = (list: readonly string[], tag: string): boolean => list.some((one) => fold(one) === fold(tag));
+    const before = only?.naming;
+    const changed = <K extends 'nickname' | 'stripLabel' | 'note'>(key: K, typed: string): Partial<NewNames> => {
+      const value = typed.trim() === '' ? null : typed.trim();
+      return value === (before?.[key] ?? null) ? {} : { [key]: value };
+    };
+    const naming: NewNames = {
+      ...(only === undefined
+        ? {}
+        : { ...changed('nickname', nickname), ...changed('stripLabel', label), ...changed('note', note) }),
+      ...added(wanted.filter((tag) => !has(common, tag))),
+      ...taken(common.filter((tag) => !has(wanted, tag))),
+    };
+    if (Object.keys(naming).length > 0)
+      void changes.make({ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming });
+  };
+  return (
+    <FormBox
+      title={
+        only === undefined ? `My words for ${String(plugins.length)} plugins` : <bdi>My words for {only.givenName}</bdi>
+      }
+      act="Save"
+
+      className="put-right"
+      submit={submit}
+      close={close}
+    >
+      {only !== undefined && (
+        <>
+          <Form.Label htmlFor={`${id}-nickname`}>Nickname</Form.Label>
+          <Form.Control
+            id={`${id}-nickname`}
+            value={nickname}
+            maxLength={120}
+            autoFocus
+            autoComplete="off"
+            placeholder={only.givenName}
+            onChange={(event) => setNickname(event.target.value)}
+          />
+          <Form.Text>Shown instead of the given name; typing finds both.</Form.Text>
+          <Form.Label htmlFor={`${id}-label`}>Strip label</Form.Label>
+          <Form.Control
+            id={`${id}-label`}
+            value={label}
+            maxLength={STRIP_LABEL_LENGTH}
+            autoComplete="off"
+            placeholder={proposeStripLabel(shown)}
+            onChange={(event) => setLabel(event.target.value)}
+          />
+          <Form.Text>
+            Up to {STRIP_LABEL_LENGTH} characters, for mixer slots. Left empty, it is the one shown in grey.
+          </Form.Text>
+        </>
+      )}
+      <Form.Label htmlFor={`${id}-tags`}>Tags, parted by commas</Form.Label>
+      <Form.Control
+        id={`${id}-tags`}
+        value={tags}
+        autoFocus={only === undefined}
+        autoComplete="off"
+        list={`${id}-known`}
+        placeholder="dark, for the goose"
+        onChange={(event) => setTags(event.target.value)}
+      />
+      <datalist id={`${id}-known`}>
+        {known.map((tag) => (
+          <option key={tag} value={tag} />
+        ))}
+      </datalist>
+      {only !== undefined && (
+        <>
+          <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+          <Form.Control
+            id={`${id}-note`}
+            as="textarea"
+            rows={3}
+            maxLength={4000}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </>
+      )}
+    </FormBox>
+  );
+}
+
+const added = (tags: readonly string[]): NewNames => (tags.length === 0 ? {} : { addTags: tags });
+const taken = (tags: readonly string[]): NewNames => (tags.length === 0 ? {} : { removeTags: tags });

@@ -1,0 +1,169 @@
+import { use } from 'react';
+import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { chestsOf, drawersOfChest, trayName } from '@clever-drawer/core/chests/look-up';
+import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import { ASIDE_LABELS } from '@clever-drawer/core/chests/set-aside';
+import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { PluginDetail } from '@clever-drawer/contract/responses';
+import { Failed, Loading } from '../../parts/empty-note';
+import { usePluginDetail, type ChosenCatalogue } from '../../catalogue/queries';
+import { useChanges } from '../../arrangement/use-changes';
+import { useComputer } from '../../lib/use-computer';
+import { BuildCard } from './build-card';
+import { BuildGroups } from './build-groups';
+import { pathInWords } from '../drawer/drawer-box';
+import { faceOf, FacesContext } from '../../catalogue/face';
+import { KindEvidence } from './kind-evidence';
+import { usePictureDrop } from './use-picture-drop';
+
+interface Props {
+  readonly id: PluginId;
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly close: () => void;
+  readonly putRight: () => void;
+  readonly name: () => void;
+  readonly setAside: () => void;
+}
+
+/** All about one plugin: what it is and why, my words for it, every place that it stands in, its builds with their facts. */
+export function PluginPanel(props: Props) {
+  const { id, state, close } = props;
+  const computer = useComputer();
+  const detail = usePluginDetail(computer.id, id);
+  const picture = usePictureDrop(id);
+  const [plugin] = detail.data === undefined ? [] : withChoices([detail.data], state);
+  return (
+    <section
+      className={`plugin-panel panel${picture.isOver ? ' takes-picture' : ''}`}
+      aria-label="About the plugin"
+      {...picture.handlers}
+    >
+      <button type="button" className="plain panel-close" onClick={close} aria-label="Close the panel">
+        ×
+      </button>
+      {detail.isError && <Failed error={detail.error} again={() => void detail.refetch()} />}
+      {plugin === undefined && !detail.isError && <Loading what="the plugin" />}
+      {plugin !== undefined && <About {...props} plugin={plugin} />}
+    </section>
+  );
+}
+
+function About({ plugin, state, catalogue, putRight, name, setAside }: Props & { plugin: PluginDetail & Chosen }) {
+  const computer = useComputer();
+  const changes = useChanges(computer.id);
+  const listed = catalogue.byId.get(plugin.id);
+  const face = listed === undefined ? null : faceOf(computer.id, listed, use(FacesContext));
+  const { naming, aside } = plugin;
+  const bringBack = (): void => {
+    const builds = aside?.buildId == null ? [] : plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id }));
+    void changes.make({ kind: 'bring-back', pluginIds: aside?.buildId == null ? [plugin.id] : [], builds });
+  };
+  return (
+    <>
+      {face !== null && <img className="panel-face" src={face} alt={`Picture of ${plugin.name}`} />}
+      <h2>
+        <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
+      </h2>
+      <p className="about-line">
+        {plugin.name !== plugin.givenName && (
+          <>
+            given name <b>{plugin.givenName}</b>
+            {' · '}
+          </>
+        )}
+        strip label <span className="mono">{naming?.stripLabel ?? proposeStripLabel(plugin.name)}</span>
+        {naming !== null && naming.tags.length > 0 && ` · tags ${naming.tags.join(', ')}`}
+        {naming?.note != null && <span className="quiet"> · {naming.note}</span>}{' '}
+        <button type="button" className="plain" onClick={name}>
+          <kbd>M</kbd> my words
+        </button>
+        <button type="button" className="plain" onClick={putRight}>
+          <kbd>C</kbd> put right
+        </button>
+        {aside === null ? (
+          <button type="button" className="plain" onClick={setAside}>
+            <kbd>A</kbd> set aside
+          </button>
+        ) : (
+          <>
+            <span className="flag">
+              set aside: {ASIDE_LABELS[aside.reason]}
+              {aside.until !== null && ` until ${aside.until}`}
+            </span>
+            <button type="button" className="plain linked" onClick={bringBack}>
+              bring back
+            </button>
+          </>
+        )}
+        {state.face.has(plugin.id) && (
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}
+          >
+            take my picture off
+          </button>
+        )}
+      </p>
+      <Places id={plugin.id} state={state} catalogue={catalogue} />
+      <KindEvidence plugin={plugin} />
+      <h3>
+        {plugin.builds.length === 1
+          ? 'Its build'
+          : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
+      </h3>
+      {plugin.builds.map((build, index) => (
+        <BuildCard key={build.id} plugin={plugin} build={build} preferred={index === 0} state={state} />
+      ))}
+      <BuildGroups plugin={plugin} state={state} />
+    </>
+  );
+}
+
+/** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
+function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; catalogue: ChosenCatalogue }) {
+  const changes = useChanges(useComputer().id);
+  const places = chestsOf(state).flatMap((chest) =>
+    drawersOfChest(state, chest.id).flatMap((drawer) => {
+      const content = contentsOf(state, catalogue.byId, drawer).plugins.find((one) => one.plugin.id === id);
+      return content === undefined ? [] : [{ chest: chest.name, drawer, content }];
+    }),
+  );
+  const trays = group(state, 'traysOf', id);
+  const takeOut = (drawer: Drawer): void =>
+    void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [id] });
+  if (places.length + trays.length === 0) return <p className="about-line">Stands in no drawer and on no tray.</p>;
+  return (
+    <ul className="places" aria-label="Stands in">
+      {places.map(({ chest, drawer, content }) => (
+        <li key={drawer.id}>
+          {chest} › {pathInWords(state, drawer.id)}
+          {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
+          {content.keyword === null ? (
+            <button type="button" className="plain" onClick={() => takeOut(drawer)}>
+              out
+            </button>
+          ) : (
+            <span className="quiet"> by the keyword {content.keyword}</span>
+          )}
+        </li>
+      ))}
+      {trays.map(({ tray }) => (
+        <li key={tray}>
+          {trayName(state, tray)}
+          <button
+            type="button"
+            className="plain"
+            onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}
+          >
+            off
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,49 @@
+import { useState, type DragEvent } from 'react';
+import { toast } from 'sonner';
+import type { PluginId } from '@clever-drawer/core/ids';
+import { ask, wordsOf } from '../../lib/api';
+import { useChanges, type Changes } from '../../arrangement/use-changes';
+import { useComputer } from '../../lib/use-computer';
+
+const LARGEST = 8_000_000;
+
+/** Sends a picture and makes it the plugin's face; what is wrong with it is told. */
+export async function giveFace(computer: string, changes: Changes, pluginId: PluginId, file: Blob): Promise<void> {
+  if (file.size > LARGEST) {
+    toast.warning('This picture is larger than 8 MB. Save it smaller, and drop it again.');
+    return;
+  }
+  try {
+    const { picture } = await ask<{ picture: string }>('POST', `/computers/${computer}/pictures`, file);
+    await changes.make({ kind: 'show-face', pluginId, picture });
+  } catch (error) {
+    toast.error(wordsOf(error));
+  }
+}
+
+const holdsFile = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files');
+
+/** Takes a picture file that is dropped onto a plugin. */
+export function usePictureDrop(pluginId: PluginId) {
+  const computer = useComputer();
+  const changes = useChanges(computer.id);
+  const [isOver, setOver] = useState(false);
+  return {
+    isOver,
+    handlers: {
+      onDragOver: (event: DragEvent) => {
+        if (!holdsFile(event)) return;
+        event.preventDefault();
+        setOver(true);
+      },
+      onDragLeave: () => setOver(false),
+      onDrop: (event: DragEvent) => {
+        if (!holdsFile(event)) return;
+        event.preventDefault();
+        setOver(false);
+        const [file] = event.dataTransfer.files;
+        if (file !== undefined) void giveFace(computer.id, changes, pluginId, file);
+      },
+    },
+  };
+}

@@ -1,0 +1,130 @@
+import { FAMILIES, familyOf, TYPE_TREE, type FamilyId, type TypeId } from '@clever-drawer/core/catalogue/type-tree';
+import { ROLE_LABELS } from '@clever-drawer/core/catalogue/role';
+import { trayName } from '@clever-drawer/core/chests/look-up';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import { LAST_LOOK } from '@clever-drawer/core/chests/arrangement';
+import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
+import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
+import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import type { Question } from '../find/use-sort-view';
+
+export const NOT_KNOWN = 'unknown';
+export const NONE = 'none';
+
+/** The states that a plugin can be in, in the order of their ribbon. */
+export const STATES = ['to-file', 'filed', 'new', 'aside', 'not-found', 'faulty', 'several'] as const;
+type State = (typeof STATES)[number];
+const STATE_LABELS: Readonly<Record<State, string>> = {
+  'to-file': 'to file',
+  filed: 'filed',
+  new: 'new',
+  aside: 'set aside',
+  'not-found': 'not found',
+  faulty: 'faulty',
+  several: 'several builds',
+};
+
+const FAMILY = 'family:';
+export const familyValue = (family: FamilyId): string => FAMILY + family;
+export const familyIn = (value: string): FamilyId | null => {
+  const family = value.startsWith(FAMILY) ? value.slice(FAMILY.length) : null;
+  return family !== null && family in FAMILIES ? (family as FamilyId) : null;
+};
+export const isType = (value: string): value is TypeId => value in TYPE_TREE;
+
+/** The words of a filter's value, as ribbons and chips show it. */
+export function labelOf(question: Question, value: string, state: Arrangement): string {
+  switch (question) {
+    case 'role':
+      return value === NOT_KNOWN ? 'not known' : ((ROLE_LABELS as Readonly<Record<string, string>>)[value] ?? value);
+    case 'type': {
+      const family = familyIn(value);
+      if (family !== null) return FAMILIES[family];
+      return value === NOT_KNOWN ? 'not known' : isType(value) ? TYPE_TREE[value].label : value;
+    }
+    case 'vendor':
+      return value === NOT_KNOWN ? 'not known' : value;
+    case 'state':
+      return (STATE_LABELS as Readonly<Record<string, string>>)[value] ?? value;
+    case 'tray':
+      return value === NONE ? 'on none' : trayName(state, Number(value));
+    case 'drawer':
+      return value === NONE ? 'none' : (state.drawer.get(value)?.name ?? 'a drawer that is gone');
+    case 'format':
+    case 'tag':
+      return value;
+  }
+}
+
+/** What the catalogue alone says. */
+export interface CatalogueFacets {
+  readonly role: Facet;
+  readonly type: Facet;
+  readonly vendor: Facet;
+  readonly format: Facet;
+}
+
+export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets => ({
+  role: facetOf(plugins.map((plugin) => [plugin.role ?? NOT_KNOWN])),
+  type: facetOf(plugins.map(typesOf)),
+  vendor: facetOf(plugins.map((plugin) => [plugin.vendor ?? NOT_KNOWN])),
+  format: facetOf(plugins.map(formatsOf)),
+});
+
+function typesOf({ types }: ChosenPlugin): readonly string[] {
+  if (types.length === 0) return [NOT_KNOWN];
+  return [...new Set([...types, ...types.map((type) => familyValue(familyOf(type)))])];
+}
+
+/** Formats of the builds that are there, each once. */
+export function formatsOf({ builds }: ChosenPlugin): readonly string[] {
+  const [only] = builds;
+  if (builds.length === 1 && only !== undefined) return only.found ? [only.format] : [];
+  return [...new Set(builds.filter((build) => build.found).map((build) => build.format))];
+}
+
+/** What the arrangement says. */
+export interface ArrangedFacets {
+  readonly state: Facet;
+  readonly tray: Facet;
+}
+
+/** Where plugins stand in the chest at hand: whether anywhere, and in which drawers. */
+export interface Places {
+  readonly has: (id: PluginId) => boolean;
+  readonly of: (id: PluginId) => readonly DrawerId[];
+}
+
+export const NOTHING_ASKED: Facet = { values: [], of: [] };
+export const tagFacet = ({ plugins }: ChosenCatalogue): Facet =>
+  facetOf(plugins.map((plugin) => plugin.naming?.tags ?? []));
+export const drawerFacet = ({ plugins }: ChosenCatalogue, places: Places): Facet =>
+  facetOf(plugins.map((plugin) => (places.has(plugin.id) ? places.of(plugin.id) : NOWHERE)));
+
+const NOWHERE: readonly string[] = [NONE];
+
+export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, places: Places): ArrangedFacets {
+  const { plugins } = catalogue;
+  const seen = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;
+  const trays = groupsOf(state, 'traysOf');
+  return {
+    state: facetOf(plugins.map((plugin) => statesOf(plugin, places.has(plugin.id), seen))),
+    tray: facetOf(plugins.map((plugin) => trays.get(plugin.id)?.map((entry) => String(entry.tray)) ?? NOWHERE)),
+  };
+}
+
+/** Whether a plugin arrived after the producer last looked at what is new. */
+export const isNew = (plugin: ChosenPlugin, seen: string | null): boolean => seen !== null && plugin.arrivedAt > seen;
+
+function statesOf(plugin: ChosenPlugin, isFiled: boolean, seen: string | null): State[] {
+  const states: State[] = [];
+  if (isFiled) states.push('filed');
+  else if (plugin.aside === null) states.push('to-file');
+  if (isNew(plugin, seen)) states.push('new');
+  if (plugin.aside !== null) states.push('aside');
+  if (!plugin.found) states.push('not-found');
+  if (plugin.aside?.reason === 'faulty' || plugin.builds.some((build) => build.failed)) states.push('faulty');
+  if (plugin.builds.length > 1) states.push('several');
+  return states;
+}

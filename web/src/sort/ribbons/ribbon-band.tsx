@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { PickBox } from '../../parts/pick-box';
+
+/** A segment of a band: a value with its words and how many it would bring. */
+export interface Segment {
+  readonly value: string;
+  readonly label: string;
+  readonly count: number;
+  readonly isChosen: boolean;
+}
+
+interface Props {
+  readonly name: string;
+  readonly segments: readonly Segment[];
+  /** How many segments have room; the smallest of the others fold into "and 12 more". */
+  readonly most: number;
+  readonly toggle: (value: string) => void;
+}
+
+/** One question as a band of segments as wide as their share; a click filters, another takes the filter off. */
+export function RibbonBand({ name, segments, most, toggle }: Props) {
+  const [finding, setFinding] = useState(false);
+  const present = segments.filter((one) => one.count > 0 || one.isChosen);
+  const { shown, folded } = fold(present, most);
+  const rest = folded.reduce((sum, one) => sum + one.count, 0);
+  return (
+    <div className="ribbon" role="group" aria-label={`Filter by ${name}`}>
+      <span className="ribbon-name" aria-hidden>
+        {name}
+      </span>
+      <div className="band">
+        {shown.map(({ value, label, count, isChosen }) => (
+          <button
+            key={value}
+            type="button"
+            aria-pressed={isChosen}
+            title={`${label}: ${String(count)}`}
+            style={{ flexGrow: Math.max(1, count) }}
+            onClick={() => toggle(value)}
+          >
+            <span className="one-line">{label}</span> <span className="mono">{count}</span>
+          </button>
+        ))}
+        {folded.length > 0 && (
+          <button type="button" className="tail" onClick={() => setFinding(true)}>
+            and {folded.length} more <span className="mono">{rest}</span>
+          </button>
+        )}
+        {present.length === 0 && <span className="quiet band-empty">none</span>}
+      </div>
+      {finding && (
+        <PickBox
+          title={`Filter by ${name}`}
+          what={name}
+          choices={present.map((one) => ({ key: one.value, label: one.label, note: String(one.count) }))}
+          ticked={present.filter((one) => one.isChosen).map((one) => one.value)}
+          several
+          close={() => setFinding(false)}
+          done={(values) => {
+            setFinding(false);
+            const before = new Set(present.filter((one) => one.isChosen).map((one) => one.value));
+            for (const value of values) if (!before.delete(value)) toggle(value);
+            for (const value of before) toggle(value);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The largest segments and those that are chosen, in their order; a tail of one is no tail. */
+function fold(segments: readonly Segment[], most: number): { shown: readonly Segment[]; folded: readonly Segment[] } {
+  if (segments.length <= most) return { shown: segments, folded: [] };
+  const largest = [...segments]
+    .sort((a, b) => Number(b.isChosen) - Number(a.isChosen) || b.count - a.count)
+    .slice(0, most - 1);
+  const kept = new Set(largest);
+  return { shown: segments.filter((one) => kept.has(one)), folded: segments.filter((one) => !kept.has(one)) };
+}

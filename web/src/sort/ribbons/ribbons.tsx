@@ -1,0 +1,103 @@
+import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core/catalogue/type-tree';
+import { ROLES } from '@clever-drawer/core/catalogue/role';
+import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { FORMATS } from '@clever-drawer/core/facts/format';
+import { familyIn, familyValue, isType, labelOf, NONE, NOT_KNOWN, STATES } from './facets';
+import { RibbonBand, type Segment } from './ribbon-band';
+import type { Listed } from '../list/use-listed';
+import type { Filters, Question } from '../find/use-sort-view';
+
+interface Props {
+  /** All vendors, by name. */
+  readonly vendors: readonly string[];
+  readonly counts: Listed['counts'];
+  readonly filters: Filters;
+  readonly state: Arrangement;
+  readonly toggle: (question: Question, value: string) => void;
+  readonly setFilters: (filters: Filters) => void;
+}
+
+const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 5 };
+
+/** What the found plugins are made of, one band per question; the counts of each follow the filters of the others. */
+export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }: Props) {
+  const segments = (question: Question, values: readonly string[]): Segment[] =>
+    values.map((value) => ({
+      value,
+      label: labelOf(question, value, state),
+      count: counts.get(question)?.get(value) ?? 0,
+      isChosen: filters[question].includes(value),
+    }));
+  const families = Object.keys(FAMILIES) as FamilyId[];
+  const opened = new Set(filters.type.map((value) => familyIn(value) ?? (isType(value) ? familyOf(value) : null)));
+  opened.delete(null);
+  const toggleFamily = (value: string): void => {
+    const family = familyIn(value);
+    // Taking a family off takes its types off with it.
+    if (family !== null && opened.has(family)) {
+      const others = filters.type.filter((one) => one !== value && !(isType(one) && familyOf(one) === family));
+      setFilters({ ...filters, type: others });
+    } else toggle('type', value);
+  };
+  const toggleType = (value: string): void => {
+    // A type narrows its family: the family as a whole is no longer asked for, until the last of its types goes.
+    const family = isType(value) ? familyOf(value) : null;
+    const whole = family === null ? '' : familyValue(family);
+    const own = filters.type.filter((one) => one !== whole && one !== value);
+    const isOff = filters.type.includes(value);
+    const siblings = own.some((one) => isType(one) && familyOf(one) === family);
+    setFilters({ ...filters, type: isOff ? (siblings ? own : [...own, whole]) : [...own, value] });
+  };
+  const familySegments = segments('type', [...families.map(familyValue), NOT_KNOWN]).map((one) => {
+    const family = familyIn(one.value);
+    return family === null ? one : { ...one, isChosen: opened.has(family) };
+  });
+  return (
+    <div className="ribbons">
+      <RibbonBand
+        name="role"
+        segments={segments('role', [...ROLES, NOT_KNOWN])}
+        most={MOST.role}
+        toggle={(value) => toggle('role', value)}
+      />
+      <RibbonBand
+        name="vendor"
+        segments={segments('vendor', [...vendors, NOT_KNOWN])}
+        most={MOST.vendor}
+        toggle={(value) => toggle('vendor', value)}
+      />
+      <RibbonBand name="type" segments={familySegments} most={MOST.type} toggle={toggleFamily} />
+      <RibbonBand
+        name="format"
+        segments={segments('format', FORMATS)}
+        most={MOST.format}
+        toggle={(value) => toggle('format', value)}
+      />
+      <RibbonBand
+        name="state"
+        segments={segments('state', STATES)}
+        most={MOST.state}
+        toggle={(value) => toggle('state', value)}
+      />
+      <RibbonBand
+        name="tray"
+        segments={segments('tray', [...TRAYS.map(String), NONE])}
+        most={MOST.tray}
+        toggle={(value) => toggle('tray', value)}
+      />
+      {opened.size > 0 && (
+        <div className="ribbon-inner">
+          <RibbonBand
+            name="types"
+            segments={segments(
+              'type',
+              TYPE_IDS.filter((type) => opened.has(familyOf(type))),
+            )}
+            most={12}
+            toggle={toggleType}
+          />
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,171 @@
+import { useState, type KeyboardEvent } from 'react';
+import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
+import type { PluginId } from '@clever-drawer/core/ids';
+import { NameBox } from '../../parts/name-box';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import { useKept } from '../../lib/use-kept';
+import type { Changes } from '../../arrangement/use-changes';
+import { trayId, type Target } from '../drag/drag';
+import { LineList, type LineActions, type ListedLine } from '../drawer/line-list';
+
+interface Props {
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
+  readonly open: readonly string[];
+  readonly setOpen: (open: readonly string[]) => void;
+  readonly target: Target | null;
+  readonly pictures: boolean;
+  readonly about: (id: PluginId) => void;
+  readonly selected: (ids: readonly PluginId[]) => void;
+}
+
+/** The nine trays below the drawers: flat fronts with their number; each takes what is dropped and opens in place. */
+export function TrayShelf(props: Props) {
+  const { state, open } = props;
+  const [hidesEmpty, setHidesEmpty] = useKept('hide-empty-trays');
+  const [naming, setNaming] = useState<number | null>(null);
+  const shown = TRAYS.filter(
+    (tray) => !hidesEmpty || trayEntries(state, tray).length > 0 || open.includes(trayId(tray)),
+  );
+  return (
+    <section className="tray-shelf" aria-label="Trays">
+      <div className="shelf-head">
+        <h2>Trays</h2>
+        <span className="quiet">
+          <kbd>1</kbd>–<kbd>9</kbd> put what is selected on a tray, and off again
+        </span>
+        <span className="grow" />
+        <button type="button" className="plain" aria-pressed={hidesEmpty} onClick={() => setHidesEmpty(!hidesEmpty)}>
+          {hidesEmpty ? 'Show empty ones' : 'Hide empty ones'}
+        </button>
+      </div>
+      <div className="trays">
+        {shown.map((tray) => (
+          <TrayFront key={tray} tray={tray} {...props} rename={() => setNaming(tray)} />
+        ))}
+        {shown.length === 0 && <p className="quiet">All trays are empty.</p>}
+      </div>
+      {naming !== null && (
+        <NameBox
+          title={`Tray ${String(naming)}`}
+          label="Name (none: its number)"
+          first={state.trayName.get(String(naming))?.name ?? ''}
+          mayBeEmpty
+          close={() => setNaming(null)}
+          done={(name) => {
+            setNaming(null);
+            void props.changes.make({ kind: 'name-tray', tray: naming, name: name === '' ? null : name });
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+function TrayFront({
+  tray,
+  state,
+  catalogue,
+  changes,
+  open,
+  setOpen,
+  target,
+  pictures,
+  about,
+  selected,
+  rename,
+}: Props & { tray: number; rename: () => void }) {
+  const id = trayId(tray);
+  const entries = trayEntries(state, tray);
+  const name = trayName(state, tray);
+  const isOpen = open.includes(id);
+  const isAimed = target?.kind === 'tray' && target.tray === tray;
+  const lines = entries.flatMap((entry): ListedLine[] => {
+    const plugin = catalogue.byId.get(entry.pluginId);
+    return plugin === undefined ? [] : [{ id: entry.id, plugin, name: plugin.name, keyword: null }];
+  });
+  const toggle = (): void => setOpen(isOpen ? open.filter((one) => one !== id) : [...open, id]);
+  const swap = (other: number): void => {
+    if (other >= 1 && other <= TRAYS.length) void changes.make({ kind: 'swap-trays', tray, with: other });
+  };
+  const clear = (): void => void changes.make({ kind: 'clear-trays', trays: [tray], pluginIds: null });
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.altKey && event.key === 'ArrowLeft') swap(tray - 1);
+    else if (event.altKey && event.key === 'ArrowRight') swap(tray + 1);
+    else if (event.altKey || event.ctrlKey || event.metaKey) return;
+    else if (event.key === 'r') rename();
+    else if (event.key === 'Delete') clear();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const pluginsIn = (some: readonly ListedLine[]): PluginId[] =>
+    some.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
+  const actions: LineActions = {
+    about,
+    selected,
+    place: (some, before) =>
+      void changes.make({
+        kind: 'place-on-tray',
+        tray,
+        pluginIds: pluginsIn(some),
+        before: before === null ? null : (state.trayEntry.get(before)?.pluginId ?? null),
+      }),
+    remove: (some) => void changes.make({ kind: 'tray-off', tray, pluginIds: pluginsIn(some) }),
+    rename,
+  };
+  return (
+    <section
+      className={`tray${isOpen ? ' open' : ''}${isAimed ? ' aimed-into' : ''}${entries.length === 0 ? ' empty' : ''}`}
+      aria-label={`Tray ${name}`}
+      data-tray={tray}
+    >
+      <button
+        type="button"
+        className="tray-card"
+        aria-expanded={isOpen}
+        aria-label={`Tray ${String(tray)}, ${name}, ${String(entries.length)} ${entries.length === 1 ? 'plugin' : 'plugins'}`}
+        onClick={toggle}
+        onKeyDown={onKeyDown}
+      >
+        <kbd>{tray}</kbd>
+        <span className="one-line">
+          <bdi>{name}</bdi>
+        </span>
+        <span className="mono quiet">{entries.length}</span>
+      </button>
+      {isOpen && (
+        <div className="drawer-inside">
+          <div className="drawer-tools">
+            <button type="button" className="plain" onClick={rename}>
+              Name
+            </button>
+            <button type="button" className="plain" disabled={tray === 1} onClick={() => swap(tray - 1)}>
+              To the left
+            </button>
+            <button type="button" className="plain" disabled={tray === TRAYS.length} onClick={() => swap(tray + 1)}>
+              To the right
+            </button>
+            <button type="button" className="plain" disabled={entries.length === 0} onClick={clear}>
+              Clear
+            </button>
+          </div>
+          {lines.length === 0 ? (
+            <p className="quiet">Empty. Select plugins and press {tray}, or drop them here.</p>
+          ) : (
+            <LineList
+              label={`On ${name}`}
+              home={{ tray }}
+              lines={lines}
+              actions={actions}
+              target={target}
+              pictures={pictures}
+            />
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
