@@ -6,7 +6,14 @@ import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '
 import type { Dragged, Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
 import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
-import { arrangedFacets, catalogueFacets, drawerFacet, labelOf, tagFacet, type Places } from '../src/sort/ribbons/facets';
+import {
+  arrangedFacets,
+  catalogueFacets,
+  drawerFacet,
+  labelOf,
+  tagFacet,
+  type Places,
+} from '../src/sort/ribbons/facets';
 import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/queries';
 import { rememberLast } from '../src/lib/remember';
 
