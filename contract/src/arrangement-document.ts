@@ -1,8 +1,10 @@
 import { array, lazy, object, string, type Schema } from 'yup';
-import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
-import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/naming';
-import { ASIDE_REASONS } from '@clever-drawer/core/chests/set-aside';
-import { day, id, MANY, name, NAME_LENGTH, pluginIds, rule, slots, tray } from './parts.js';
+
+import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+
+import { documentedFields } from './row-schemas.js';
+import type { AnySchema } from './schema.js';
+import { day, id, MANY, name, pluginIds, rule, tray } from './parts.js';
 
 const referenceFields = {
   id: id(),
@@ -18,20 +20,8 @@ const referenceFields = {
     .required(),
 };
 
-const naming = object({
-  nickname: string().strict().max(NAME_LENGTH).nullable().defined(),
-  stripLabel: string().strict().max(STRIP_LABEL_LENGTH).nullable().defined(),
-  note: string().strict().max(4000).nullable().defined(),
-  tags: array().of(string().strict().max(TAG_LENGTH).required()).max(100).required(),
-})
-  .noUnknown()
-  .nullable()
-  .default(undefined)
-  .defined();
-const aside = object({
-  reason: string().oneOf(ASIDE_REASONS).required(),
-  until: day(),
-})
+const naming = object(documentedFields('naming')).noUnknown().nullable().default(undefined).defined();
+const aside = object({ ...documentedFields('aside'), until: day() })
   .noUnknown()
   .nullable()
   .default(undefined)
@@ -40,13 +30,12 @@ const aside = object({
 const line = lazy((value: unknown) =>
   typeof value === 'object' && value !== null && 'divider' in value
     ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
-    : object({ plugin: id(), name: string().strict().min(1).max(NAME_LENGTH).nullable().defined() }).noUnknown(),
+    : object({ plugin: id(), ...documentedFields('entry') }).noUnknown(),
 );
 
 const drawer: Schema = object({
+  ...documentedFields('drawer'),
   name: name('the name of a drawer'),
-  rule: rule(),
-  sort: string().oneOf(DRAWER_SORTS).nullable().defined(),
   lines: array().of(line).max(MANY).required(),
   drawers: array()
     .of(lazy(() => drawer))
@@ -81,8 +70,8 @@ const newest = object({
   chests: array()
     .of(
       object({
+        ...documentedFields('chest'),
         name: chestName,
-        slots: slots(),
         drawers: array().of(drawer).required(),
       }).noUnknown(),
     )
@@ -92,6 +81,7 @@ const newest = object({
     .of(
       object({
         tray: tray(),
+        ...documentedFields('trayName'),
         name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
         plugins: pluginIds(),
       }).noUnknown(),
@@ -99,7 +89,7 @@ const newest = object({
     .max(9)
     .required(),
   searches: array()
-    .of(object({ name: name('the name of a search'), query: string().strict().max(4000).defined() }).noUnknown())
+    .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
     .max(1000)
     .required(),
 }).noUnknown();
@@ -129,7 +119,7 @@ const neither = object({
 });
 
 /** An arrangement document of any version. */
-export const arrangementDocument = lazy((value: { schema?: unknown } | null | undefined) =>
+export const arrangementDocument: AnySchema = lazy((value: { schema?: unknown } | null | undefined) =>
   value?.schema === 'clever-drawer/arrangement/1'
     ? first
     : value?.schema === 'clever-drawer/arrangement/2'

@@ -4,27 +4,14 @@ import type { Schema } from 'yup';
 import { CRITERIA } from '@clever-drawer/core/catalogue/preference';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import { LANE_KINDS } from '@clever-drawer/core/chests/arrangement';
+import { LANE_KINDS } from '@clever-drawer/core/chests/rows/lane';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
-import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/naming';
-import { ASIDE_REASONS } from '@clever-drawer/core/chests/set-aside';
+import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { FORMATS } from '@clever-drawer/core/facts/format';
-import {
-  day,
-  id,
-  MANY,
-  name,
-  NAME_LENGTH,
-  newId,
-  optionalId,
-  picture,
-  pluginIds,
-  rule,
-  slots,
-  text,
-  tray,
-} from './parts.js';
+import { day, id, MANY, name, newId, optionalId, picture, pluginIds, rule, slots, text, tray } from './parts.js';
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
@@ -227,15 +214,29 @@ export type SentIntent = Extract<Intent, { kind: SentIntentKind }>;
 const isSentKind = (value: unknown): value is SentIntentKind =>
   typeof value === 'string' && Object.hasOwn(INTENT_SCHEMAS, value);
 
-/** A change of the arrangement, as an intent. `mark` stands for the rows that the window saw and that it would change (see markOf in core). */
+const anyIntent = lazy((value: { kind?: unknown } | undefined) =>
+  isSentKind(value?.kind)
+    ? INTENT_SCHEMAS[value.kind].noUnknown()
+    : mixed().test('kind', `an intent's kind must be one of ${Object.keys(INTENT_SCHEMAS).join(', ')}`, () => false),
+);
+
+/** The most intents that one wish may consist of: one act of the hand. */
+export const MOST_INTENTS = 1000;
+
+/**
+ * A change of the arrangement, as the intents that one act of the hand consists of; they are one step of undo. `mark` stands for the rows that the window
+ * saw and that it would change (see markOf in core).
+ */
 export const changeRequest = object({
-  intent: lazy((value: { kind?: unknown } | undefined) =>
-    isSentKind(value?.kind)
-      ? INTENT_SCHEMAS[value.kind].noUnknown()
-      : mixed().test('kind', `intent.kind must be one of ${Object.keys(INTENT_SCHEMAS).join(', ')}`, () => false),
-  ),
+  intents: array().of(anyIntent).min(1).max(MOST_INTENTS).required('a change needs its intents: a list of one or more'),
   mark: string().strict().max(40).optional(),
 }).noUnknown();
 
-/** Undo or redo: `expects` is the change that the window showed as the next; absent takes whatever is. */
-export const stepRequest = object({ expects: string().strict().max(4000).optional() }).noUnknown();
+/** A change as it is sent. */
+export interface ChangeRequest {
+  readonly intents: readonly SentIntent[];
+  readonly mark?: string;
+}
+
+/** Undo or redo: `expects` is the number of the step that the window showed as the next; absent takes whatever is. */
+export const stepRequest = object({ expects: number().strict().integer().min(0).optional() }).noUnknown();

@@ -1,9 +1,11 @@
 /** What requests are made of: names, ids, rules. */
 import { array, number, object, string } from 'yup';
-import { CHEST_SLOTS } from '@clever-drawer/core/chests/arrangement';
+import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
+import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
-export const NAME_LENGTH = 120;
+/** The most characters of an id. */
 export const ID_LENGTH = 600;
+/** The most things of one kind in a request. */
 export const MANY = 100_000;
 
 export const name = (what: string) =>

@@ -59,3 +59,12 @@ export type ComputerRequest = InferType<typeof computerRequest>;
 export type ScanRequest = InferType<typeof scanRequest>;
 export type LoadRequest = InferType<typeof loadRequest>;
 export type ChestRequest = InferType<typeof chestRequest>;
+
+/** Which part of the journal: so many steps before a number, newest first. */
+export const journalQuery = object({
+  before: number().integer().min(0).optional(),
+  limit: number().integer().min(1).max(500).default(50),
+}).noUnknown();
+
+/** The name of the window that listens, so that it is not told of its own changes. */
+export const eventsQuery = object({ window: string().max(200).optional() }).noUnknown();

@@ -147,7 +147,7 @@ async function secondChest(change: Change, having: Having): Promise<void> {
 
 async function arrange(api: Api, computer: string): Promise<void> {
   const { plugins } = await api<{ plugins: Plugin[] }>('GET', `/computers/${computer}/catalogue`);
-  const change: Change = (intent) => api('POST', `/computers/${computer}/changes`, { intent });
+  const change: Change = (intent) => api('POST', `/computers/${computer}/changes`, { intents: [intent] });
   const having: Having = (words) =>
     plugins.filter((plugin) => words.some((word) => plugin.name.includes(word))).map((plugin) => plugin.id);
   const chestId = randomUUID();

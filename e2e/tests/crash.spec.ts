@@ -29,7 +29,7 @@ test('what was changed before a kill -9 is there after it, at once and when the 
     const [computer] = (await (await fetch(`${url}/api/computers`)).json()) as { id: string }[];
     const path = `${url}/api/computers/${computer?.id ?? ''}`;
     const name = `Chest after ${String(wait)}`;
-    const body = JSON.stringify({ intent: { kind: 'make-chest', id: crypto.randomUUID(), name, slots: null } });
+    const body = JSON.stringify({ intents: [{ kind: 'make-chest', id: crypto.randomUUID(), name, slots: null }] });
     const { status } = await fetch(`${path}/changes`, {
       method: 'POST',
       body,

@@ -68,7 +68,7 @@ async function times(ask, computer, goesOn) {
         ? await ask(`/computers/${computer}`, 'PATCH', { name: `Music room ${taken.length}` })
         : turn === 1
           ? await ask(`/computers/${computer}/changes`, 'POST', {
-              intent: { kind: 'make-chest', id: crypto.randomUUID(), name: 'Everyday', slots: null },
+              intents: [{ kind: 'make-chest', id: crypto.randomUUID(), name: 'Everyday', slots: null }],
             })
           : await ask(turn === 2 ? '/computers' : `/computers/${computer}/folders`);
     await answer.text();

@@ -21,6 +21,7 @@ export const DEBIAN = {
     { name: 'gcc', isThere: () => has('gcc') },
     { name: 'libc6-dev', isThere: () => existsSync('/usr/include/stdio.h') },
     { name: 'binutils', isThere: () => has('nm') },
+    { name: 'curl', isThere: () => has('curl') },
     { name: 'pkg-config', isThere: () => has('pkg-config') },
     { name: 'liblilv-dev', isThere: () => existsSync('/usr/include/lilv-0/lilv/lilv.h') },
     { name: 'lv2-dev', isThere: () => existsSync('/usr/lib/lv2/core.lv2/lv2core.ttl') },

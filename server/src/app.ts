@@ -3,12 +3,31 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { onlyOwnSite, securityHeaders } from './http/guard.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
-import { arrangementRoutes } from './routes/arrangement.js';
-import { computerRoutes } from './routes/computers.js';
-import { exchangeRoutes } from './routes/exchange.js';
-import { pictureRoutes } from './routes/pictures.js';
+import type { EndpointKey } from '@clever-drawer/contract/api';
+import { openApiDocument } from '@clever-drawer/contract/openapi';
+import { serve, type Handlers } from './http/serve.js';
+import { arrangementHandlers } from './routes/arrangement.js';
+import { changeHandlers } from './routes/changes.js';
+import { computerHandlers } from './routes/computers.js';
 import type { Context } from './routes/context.js';
-import { scanRoutes } from './routes/scans.js';
+import { exchangeHandlers } from './routes/exchange.js';
+import { pictureHandlers } from './routes/pictures.js';
+import { scanHandlers } from './routes/scans.js';
+
+/** A handler for every endpoint of the table; one that is missing does not compile. */
+const handlersOf = (context: Context): Handlers<EndpointKey> => ({
+  'GET /health': async () => {
+    await context.source.query('SELECT 1');
+    return { ok: true };
+  },
+  'GET /openapi.json': () => Promise.resolve(openApiDocument()),
+  ...computerHandlers(context),
+  ...scanHandlers(context),
+  ...arrangementHandlers(context),
+  ...changeHandlers(context),
+  ...exchangeHandlers(context),
+  ...pictureHandlers(context),
+});
 
 /** The web application; `webFolder` holds the built pages, or null for the interface alone. Keeps no state of its own. */
 export function createApp(context: Context, webFolder: string | null): Express {
@@ -19,14 +38,7 @@ export function createApp(context: Context, webFolder: string | null): Express {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  // Before the JSON reader: a picture is sent as it is.
-  app.use('/api', pictureRoutes(context));
-  app.use('/api', express.json({ limit: '32mb' }));
-  app.get('/api/health', async (_request, response) => {
-    await context.source.query('SELECT 1');
-    response.json({ ok: true });
-  });
-  app.use('/api', computerRoutes(context), scanRoutes(context), arrangementRoutes(context), exchangeRoutes(context));
+  app.use('/api', serve(context, handlersOf(context)));
   app.use('/api', noSuchRoute);
   if (webFolder !== null && existsSync(join(webFolder, 'index.html'))) {
     app.use(express.static(webFolder, { index: false, maxAge: '1h' }));

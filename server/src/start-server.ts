@@ -1,13 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync } from 'node:fs';
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import { homedir, hostname } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
+import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { createApp } from './app.js';
@@ -15,7 +13,9 @@ import { startCluster, type Cluster } from './database/cluster.js';
 import { openDatabase } from './database/data-source.js';
 import { ComputerRow } from './database/entities/computer.js';
 import type { Settings } from './settings.js';
-import { explainSystemError, StartupError } from './startup-error.js';
+import { lockFolder } from './lock-folder.js';
+import { StartupError } from './startup-error.js';
+import { trimJournal } from './store/change-journal.js';
 import { Arranging } from './jobs/arranging.js';
 import { Arrivals } from './jobs/arrivals.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
@@ -64,6 +64,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     undo.push(() => source.destroy());
     await endLostScans(source.manager);
     if (cluster !== null) await endWaitingScans(source.manager);
+    for (const { id } of await source.manager.find(ComputerRow, { select: { id: true } }))
+      await trimJournal(source.manager, asId<ComputerId>(id));
     if (options.withThisComputer) await addThisComputer(source);
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
     const arrivals = new Arrivals(source, log);
@@ -114,39 +116,6 @@ const close = (server: Server): Promise<void> =>
     server.close(() => done());
     server.closeAllConnections();
   });
-
-/** Keeps a second server off the same data folder; a lock left by one that was killed is taken over. */
-async function lockFolder(folder: string, url: string): Promise<() => Promise<void>> {
-  const file = join(folder, 'running.json');
-  try {
-    await mkdir(folder, { recursive: true });
-    if (existsSync(file)) {
-      const other = JSON.parse((await readFile(file, 'utf8').catch(() => '{}')) || '{}') as {
-        pid?: number;
-        url?: string;
-      };
-      if (other.pid !== undefined && other.pid !== process.pid && isAlive(other.pid)) {
-        throw new StartupError(
-          `Clever Drawer already runs with this data folder, at ${other.url ?? 'another port'} (process ${String(other.pid)}). ` +
-            'Use that, stop it, or name another folder with CLEVER_DRAWER_DATA.',
-        );
-      }
-    }
-    await writeFile(file, JSON.stringify({ pid: process.pid, url }));
-  } catch (error) {
-    throw explainSystemError(error, folder);
-  }
-  return () => rm(file, { force: true });
-}
-
-function isAlive(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch (error) {
-    return (error as NodeJS.ErrnoException).code === 'EPERM';
-  }
-}
 
 async function addThisComputer(source: DataSource): Promise<void> {
   if ((await source.manager.count(ComputerRow)) > 0) return;

@@ -30,7 +30,7 @@ describe('who may ask', () => {
     const { status, body, headers } = await api.call('GET', '/nowhere');
     expect([status, headers.get('content-type')]).toEqual([404, 'application/problem+json; charset=utf-8']);
     expect(body).toEqual({
-      type: 'about:blank',
+      type: 'urn:clever-drawer:problem:not-found',
       title: 'Not found',
       status: 404,
       detail: 'There is nothing at GET /nowhere.',
@@ -47,12 +47,18 @@ describe('requests that do not fit', () => {
     ['an unknown system', '/computers', { name: 'x', system: 'toaster' }, 400, 'one of'],
     ['a body that is too large', '/computers', { name: 'x'.repeat(34_000_000), system: 'mac' }, 413, 'larger'],
     ['a path that is not full', '/computers/:id/folders', { path: 'plugins' }, 400, 'not a full path'],
-    ['an unknown intent', '/computers/:id/changes', { intent: { kind: 'explode' } }, 400, 'must be one of'],
-    ['a tray 10', '/computers/:id/changes', { intent: { kind: 'tray-on', tray: 10, pluginIds: ['x'] } }, 400, '1 to 9'],
+    ['an unknown intent', '/computers/:id/changes', { intents: [{ kind: 'explode' }] }, 400, 'must be one of'],
+    [
+      'a tray 10',
+      '/computers/:id/changes',
+      { intents: [{ kind: 'tray-on', tray: 10, pluginIds: ['x'] }] },
+      400,
+      '1 to 9',
+    ],
     [
       'a computer that is not there',
       '/computers/0/changes',
-      { intent: { kind: 'delete-chest', id: 'x' } },
+      { intents: [{ kind: 'delete-chest', id: 'x' }] },
       404,
       'no computer',
     ],
@@ -88,12 +94,14 @@ describe('arranging', () => {
     expect(filed.body).toMatchObject({
       revision: 3,
       label: 'file 2 plugins into Everyday EQ',
-      steps: { undo: 'file 2 plugins into Everyday EQ', redo: null },
+      number: 3,
+      act: 'made',
+      steps: { undo: { number: 3, label: 'file 2 plugins into Everyday EQ' }, redo: null },
     });
     expect((await arrangement()).entry).toHaveLength(2);
     expect((await post<SavedChange>(`/computers/${computer}/undo`)).body.steps).toEqual({
-      undo: 'new drawer Everyday EQ',
-      redo: 'file 2 plugins into Everyday EQ',
+      undo: { number: 2, label: 'new drawer Everyday EQ' },
+      redo: { number: 3, label: 'file 2 plugins into Everyday EQ' },
     });
     expect((await arrangement()).entry).toHaveLength(0);
     await post(`/computers/${computer}/redo`);

@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { chmod, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { lock } from 'proper-lockfile';
 import { startCluster } from '../src/database/cluster';
 import { openDatabase } from '../src/database/data-source';
 import { findPrograms } from '../src/database/postgres-programs';
@@ -60,13 +61,18 @@ describe('starting', () => {
 
   it('a data folder that another server uses is left to it; the lock of a killed one is taken over', async () => {
     await mkdir(settings.dataFolder);
-    const lock = join(settings.dataFolder, 'running.json');
-    await writeFile(lock, JSON.stringify({ pid: process.ppid, url: 'http://127.0.0.1:4310' }));
+    const mark = join(settings.dataFolder, 'running.json');
+    const release = await lock(settings.dataFolder, {
+      lockfilePath: join(settings.dataFolder, 'running.lock'),
+      onCompromised: () => undefined,
+    });
+    await writeFile(mark, JSON.stringify({ pid: process.ppid, url: 'http://127.0.0.1:4310' }));
     expect(await sentence({})).toContain(
       `already runs with this data folder, at http://127.0.0.1:4310 (process ${String(process.ppid)})`,
     );
-    await writeFile(lock, JSON.stringify({ pid: 2 ** 30, url: 'http://127.0.0.1:4310' }));
+    await writeFile(mark, JSON.stringify({ pid: 2 ** 30, url: 'http://127.0.0.1:4310' }));
     expect(await sentence({})).toBe('started');
+    await release().catch(() => undefined);
   });
 
   it('a port in use is a sentence with another port', async () => {

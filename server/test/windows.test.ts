@@ -38,7 +38,7 @@ async function stateOfWindow(): Promise<Arrangement> {
 function sent(state: Arrangement, intent: Intent) {
   const plan = planChange(state, intent, () => 'a plugin');
   return post<SavedChange & ProblemDetails>(`/computers/${computer}/changes`, {
-    intent,
+    intents: [intent],
     mark: plan.ok ? markOf(plan.change.edits) : 'none',
   });
 }
@@ -64,11 +64,11 @@ describe('two open windows', () => {
   });
 
   it('undo takes back only what the window shows as the next', async () => {
-    const [shown] = [(await arrangement()).steps.undo];
-    await change({ kind: 'name-tray', tray: 3, name: 'Goose' });
+    const shown = (await arrangement()).steps.undo?.number;
+    const { number } = (await change({ kind: 'name-tray', tray: 3, name: 'Goose' })).body;
     const undo = await post<ProblemDetails>(`/computers/${computer}/undo`, { expects: shown });
     expect([undo.status, undo.body.detail]).toEqual([409, expect.stringContaining('name tray 3 Goose')]);
-    expect((await post(`/computers/${computer}/undo`, { expects: 'name tray 3 Goose' })).status).toBe(200);
+    expect((await post(`/computers/${computer}/undo`, { expects: number })).status).toBe(200);
   });
 
   it('each is told at once of what another one does, with all that it needs to follow, and not of its own', async () => {
@@ -93,16 +93,17 @@ describe('two open windows', () => {
       fetch(`${api.url}/api/computers/${computer}/changes`, {
         method: 'POST',
         headers: { 'content-type': 'application/json', 'x-window': window },
-        body: JSON.stringify({ intent: rename(name) }),
+        body: JSON.stringify({ intents: [rename(name)] }),
       });
+    await until(1);
     await from('mine', 'Mine');
     await from('other', 'Other');
     await put('Late Arrival', 'DelayPlugin');
     await scan();
-    await until(2);
+    await until(3);
     listening.abort();
-    expect(events.map((event) => event.kind)).toEqual(['changed', 'catalogue']);
-    const [changed] = events;
+    expect(events.map((event) => event.kind)).toEqual(['now', 'changed', 'catalogue']);
+    const [, changed] = events;
     if (changed?.kind !== 'changed') throw new Error('no change');
     expect(changed.window).toBe('other');
     expect(applyEdits(before, changed.saved.edits).drawer.get(drawerId)?.name).toBe('Other');

@@ -7,7 +7,8 @@ import { EmptyNote, Failed, Loading } from './parts/empty-note';
 import { KeyMap } from './frame/key-map';
 import { useComputers } from './catalogue/queries';
 import { PLACES, TopBar } from './frame/top-bar';
-import { useChanges, useOtherWindows } from './arrangement/use-changes';
+import { useChanges } from './arrangement/changes';
+import { useOtherWindows } from './arrangement/other-windows';
 import { ComputerContext } from './lib/use-computer';
 
 const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));

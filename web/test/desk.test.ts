@@ -1,8 +1,4 @@
-import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { applyEdits } from '@clever-drawer/core/chests/edit';
-import type { Intent } from '@clever-drawer/core/chests/intent';
-import { planChange } from '@clever-drawer/core/chests/plan-change';
-import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import type { PluginId } from '@clever-drawer/core/ids';
 import type { Dragged, Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
 import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
@@ -14,41 +10,8 @@ import {
   tagFacet,
   type Places,
 } from '../src/sort/ribbons/facets';
-import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/queries';
-import { rememberLast } from '../src/lib/remember';
+import { after, catalogueOf, CHEST, d, drawer, EMPTY, p, plugin } from './support';
 
-const p = (id: string): PluginId => asId<PluginId>(id);
-const d = (id: string): DrawerId => asId<DrawerId>(id);
-
-const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlugin => ({
-  id: p(id),
-  name: id,
-  givenName: id,
-  vendor: 'Tollgate',
-  role: 'audio-effect',
-  roleGrade: 'declared',
-  types: ['reverb'],
-  typeGrade: 'declared',
-  contradictions: [],
-  found: true,
-  arrivedAt: '2026-01-01T00:00:00.000Z',
-  loads: 0,
-  naming: null,
-  aside: null,
-  builds: [
-    {
-      id: asId<BuildId>(`${id}-build`),
-      format: 'VST3',
-      architectures: [],
-      version: null,
-      path: `/${id}`,
-      found: true,
-      failed: false,
-      pictures: 0,
-    },
-  ],
-  ...more,
-});
 const PLUGINS = [
   plugin('Plate'),
   plugin('Echo', { types: ['delay'], vendor: null, arrivedAt: '2026-02-01T00:00:00.000Z' }),
@@ -58,33 +21,12 @@ const PLUGINS = [
     naming: { id: p('Demo'), nickname: null, stripLabel: null, note: null, tags: ['dark'] },
   }),
 ];
-const CATALOGUE: ChosenCatalogue = {
-  revision: 1,
-  firstArrival: '2026-01-01T00:00:00.000Z',
-  plugins: PLUGINS,
-  byId: new Map(PLUGINS.map((one) => [one.id, one])),
-};
-
-function after(state: Arrangement, ...intents: Intent[]): Arrangement {
-  return intents.reduce((now, intent) => {
-    const plan = planChange(now, intent, (id) => CATALOGUE.byId.get(id)?.name);
-    if (!plan.ok) throw new Error(plan.refusal);
-    return applyEdits(now, plan.change.edits);
-  }, state);
-}
-const chestId = asId<ChestId>('c');
-const drawer = (id: string, parent: string | null = null, pluginIds: readonly string[] = []): Intent => ({
-  kind: 'make-drawer',
-  id: d(id),
-  chestId,
-  parentId: parent === null ? null : d(parent),
-  name: id,
-  rule: null,
-  pluginIds: pluginIds.map(p),
-});
+const CATALOGUE = catalogueOf(PLUGINS);
+const nameOf = (id: PluginId): string | undefined => CATALOGUE.byId.get(id)?.name;
 const STATE = after(
-  emptyArrangement(),
-  { kind: 'make-chest', id: chestId, name: 'Everyday', slots: null },
+  EMPTY,
+  nameOf,
+  { kind: 'make-chest', id: CHEST, name: 'Everyday', slots: null },
   drawer('Space', null, ['Plate', 'Echo']),
   drawer('Inner', 'Space'),
   drawer('Odds'),
@@ -120,7 +62,7 @@ describe('what letting go of a drag would do', () => {
       dividerIds: [],
       before: 'Space/Echo',
     });
-    const sorted = after(STATE, { kind: 'set-sort', id: d('Space'), sort: 'name' });
+    const sorted = after(STATE, nameOf, { kind: 'set-sort', id: d('Space'), sort: 'name' });
     expect(effectOf(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toMatchObject({ intent: null });
     expect(words(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toContain('keeps itself in order (A–Z)');
     expect(effectOf(plugins('Goose'), line('below', null), sorted).intent).toMatchObject({ kind: 'file' });
@@ -217,13 +159,4 @@ describe('the questions of the ribbons', () => {
   ] as const)('%s %s is shown as “%s”', (question, value, label) =>
     expect(labelOf(question, value, STATE)).toBe(label),
   );
-});
-
-it('the last answer is remembered for the same question alone', () => {
-  let times = 0;
-  const sum = rememberLast((a: number, b: number) => {
-    times++;
-    return a + b;
-  });
-  expect([sum(1, 2), sum(1, 2), sum(2, 1), sum(1, 2), times]).toEqual([3, 3, 3, 3, 3]);
 });

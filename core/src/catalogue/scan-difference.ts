@@ -94,7 +94,8 @@ function matchBy(
 }
 
 /** The facts that count as a change of a build; how they were learnt does not. */
-const COMPARED = [
+/** The facts that two scans of a build are compared by. */
+export const COMPARED = [
   ...([
     'path',
     'name',

@@ -1,7 +1,8 @@
 import type { ChestId, DrawerId } from '../ids.js';
 import { asId } from '../ids.js';
-import type { Arrangement, Drawer } from './arrangement.js';
-import { entryId } from './arrangement.js';
+import type { Arrangement } from './arrangement.js';
+import type { Drawer } from './rows/drawer.js';
+import { entryId } from './rows/entry.js';
 import type { Edit } from './edit.js';
 import { dividersIn, drawerAndInner, drawersIn, entriesIn } from './look-up.js';
 

@@ -1,6 +1,10 @@
+import equal from 'fast-deep-equal';
+import { configure } from 'safe-stable-stringify';
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
-import { ROW_KINDS } from './arrangement.js';
+import { ROW_KINDS, specOf } from './arrangement.js';
 import { carryGroups } from './row-groups.js';
+import type { OldRow } from './rows/row-kind.js';
+import { upgradeRow } from './rows/row-kind.js';
 
 /** One row before and after: null before is made, null after is removed. Both ways hold all that the inverse needs. */
 export type Edit = {
@@ -19,6 +23,7 @@ export const inverse = (edits: readonly Edit[]): Edit[] =>
 
 /** The arrangement after the edits; kinds that none of them touches are shared with the old one. */
 export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangement {
+  if (edits.length === 0) return state;
   const result: { -readonly [Kind in RowKind]: ReadonlyMap<string, unknown> } = { ...state };
   const byKind = new Map<RowKind, Edit[]>();
   for (const edit of edits) {
@@ -40,35 +45,43 @@ export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangem
   return result as Arrangement;
 }
 
+/** What names the row of an edit among all rows. */
+export const rowKey = ({ of, id }: Pick<Edit, 'of' | 'id'>): string => `${of}|${id}`;
+
+/** Edits made one after the other as edits of each row once; a row that is in the end as it was before is left out. */
+export function mergeEdits(edits: readonly Edit[]): Edit[] {
+  const merged = new Map<string, Edit>();
+  for (const edit of edits) {
+    const first = merged.get(rowKey(edit));
+    merged.set(rowKey(edit), first === undefined ? edit : ({ ...edit, before: first.before } as Edit));
+  }
+  return [...merged.values()].filter((edit) => !sameRow(edit.before, edit.after));
+}
+
 /** The first edit whose `before` is not what stands now; undefined when all fit. Two rows are equal when their JSON fields are. */
 export const firstConflict = (state: Arrangement, edits: readonly Edit[]): Edit | undefined =>
   edits.find((edit) => !sameRow(state[edit.of].get(edit.id) ?? null, edit.before));
 
-export const sameRow = (a: object | null, b: object | null): boolean => a === b || canonical(a) === canonical(b);
+const stringify = configure({ deterministic: true });
 
 /** The fields of a row in one order; null is as good as absent, which it was before the field was invented. */
-function canonical(value: unknown): string {
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value ?? null);
-  if (Array.isArray(value)) return `[${value.map(canonical).join(',')}]`;
-  const fields = Object.entries(value).filter(([, field]) => field !== null && field !== undefined);
-  fields.sort(([a], [b]) => (a < b ? -1 : 1));
-  return `{${fields.map(([name, field]) => `${name}:${canonical(field)}`).join(',')}}`;
+const canonical = (row: object): string =>
+  stringify(row, (name, value: unknown) => (value === null && name !== '' ? undefined : value)) ?? '';
+
+/** Whether two rows hold the same, whatever the order of their fields; a null field is as good as an absent one. */
+export const sameRow = (a: object | null, b: object | null): boolean =>
+  a === b || equal(a, b) || (a !== null && b !== null && canonical(a) === canonical(b));
+
+/** An edit of an older form (see ROW_FORM) in the newest one. */
+export function upgradeEdit(edit: Edit, form: number): Edit {
+  const kind = specOf(edit.of);
+  const [before, after] = [edit.before, edit.after].map((row) => upgradeRow(kind, row as OldRow | null, form));
+  return { ...edit, before, after } as Edit;
 }
 
-/** Fields that rows of older changes lack, as they were understood then. */
-const ADDED_FIELDS: Readonly<Partial<Record<RowKind, object>>> = {
-  chest: { slots: null },
-  drawer: { sort: null },
-  entry: { name: null },
-};
-
-/** An edit of an older version in the newest form. */
-export function newestEdit(edit: Edit): Edit {
-  const added = ADDED_FIELDS[edit.of];
-  if (added === undefined) return edit;
-  const complete = (row: object | null): object | null => (row === null ? null : { ...added, ...row });
-  return { ...edit, before: complete(edit.before), after: complete(edit.after) } as Edit;
-}
+/** Whether a change of the arrangement changes which builds are one plugin, so that the catalogue has to be grouped anew. */
+export const regroups = (edits: readonly Edit[]): boolean =>
+  edits.some((edit) => edit.of === 'heldBuild' || edit.of === 'vendorSpelling');
 
 /**
  * A mark of all rows that edits would change or take away, as they stand before: two windows that plan the same change on the same rows get the
@@ -79,7 +92,7 @@ export function markOf(edits: readonly Edit[]): string {
   for (const edit of edits) {
     if (edit.before === null) continue;
     rows++;
-    const text = `${edit.of}|${edit.id}|${canonical(edit.before)}`;
+    const text = `${rowKey(edit)}|${canonical(edit.before)}`;
     for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
   }
   return `${String(rows)}-${(hash >>> 0).toString(16)}`;

@@ -1,6 +1,9 @@
 import type { PluginId } from '../ids.js';
-import type { Arrangement, Divider, Drawer, Entry } from './arrangement.js';
-import { entryId } from './arrangement.js';
+import type { Arrangement } from './arrangement.js';
+import type { Divider } from './rows/divider.js';
+import type { Drawer } from './rows/drawer.js';
+import type { Entry } from './rows/entry.js';
+import { entryId } from './rows/entry.js';
 import type { Edit } from './edit.js';
 import { byOrder, dividersIn, entriesIn } from './look-up.js';
 import { keysBefore } from './order-keys.js';

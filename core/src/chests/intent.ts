@@ -3,9 +3,11 @@ import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
-import type { ChestSlot, LaneKind } from './arrangement.js';
+import type { ChestSlot } from './rows/chest.js';
+import type { LaneKind } from './rows/lane.js';
 import type { DrawerSort } from './drawer-sort.js';
-import type { AsideReason, BuildOf } from './set-aside.js';
+import type { AsideReason } from './rows/aside.js';
+import type { BuildOf } from './set-aside.js';
 
 /**
  * What a producer wants done to the arrangement. New things bring their id along, so that screen and server plan the very same change.

@@ -1,7 +1,7 @@
 import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
-import type { Drawer } from './arrangement.js';
-import { entryId } from './arrangement.js';
+import type { Drawer } from './rows/drawer.js';
+import { entryId } from './rows/entry.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { keysBefore } from './order-keys.js';

@@ -1,7 +1,12 @@
 /** Ways to look rows up: by chest, drawer and tray, each in order. */
 import type { ChestId, DrawerId } from '../ids.js';
-import type { Arrangement, Chest, Divider, Drawer, Entry, TrayEntry } from './arrangement.js';
-import { FAVOURITES } from './arrangement.js';
+import type { Arrangement } from './arrangement.js';
+import type { Chest } from './rows/chest.js';
+import type { Divider } from './rows/divider.js';
+import type { Drawer } from './rows/drawer.js';
+import type { Entry } from './rows/entry.js';
+import type { TrayEntry } from './rows/tray-entry.js';
+import { FAVOURITES } from './rows/tray-entry.js';
 import { byOrder, group } from './row-groups.js';
 
 export { byOrder };

@@ -1,19 +1,5 @@
-import type { PluginId } from '../ids.js';
+import { STRIP_LABEL_LENGTH, TAG_LENGTH } from './rows/naming.js';
 import { fold, wordsOf } from '../text/words.js';
-
-/** What the producer calls a plugin, and notes about it. Empty and null leave what its files say. */
-export interface Naming {
-  readonly id: PluginId;
-  /** Shown instead of the given name; both are found. */
-  readonly nickname: string | null;
-  /** A very short name for places as narrow as a mixer slot; null takes the proposed one. */
-  readonly stripLabel: string | null;
-  readonly note: string | null;
-  readonly tags: readonly string[];
-}
-
-export const STRIP_LABEL_LENGTH = 12;
-export const TAG_LENGTH = 40;
 
 const SHORT_WORDS = new Set('the a an of and for to by with de la le'.split(' '));
 const NOUN_LENGTH = 7;

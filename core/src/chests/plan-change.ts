@@ -1,13 +1,16 @@
 import type { Arrangement } from './arrangement.js';
-import type { IntentKind, Wish } from './intent.js';
-import type { NameOf, Plan, Planners } from './plan.js';
+import type { Edit } from './edit.js';
+import { applyEdits, mergeEdits } from './edit.js';
+import type { Intent, IntentKind, Wish } from './intent.js';
+import type { Named, NameOf, Plan, Planner, Planners } from './plan.js';
+import { planned, refuse, UNCHANGED } from './plan.js';
 import { CHEST_PLANNERS } from './plan-chest.js';
 import { DRAWER_PLANNERS } from './plan-drawer.js';
 import { FILING_PLANNERS } from './plan-filing.js';
-import { planJoin, planRelease, planSplit } from './plan-grouping.js';
+import { GROUPING_PLANNERS } from './plan-grouping.js';
 import { NAME_PLANNERS } from './plan-names.js';
-import { planNameVendor, planPreferBuild, planPreferBuilds, planPutRight } from './plan-put-right.js';
-import { planClearSlot, planLoad, planSession } from './plan-session.js';
+import { RIGHT_PLANNERS } from './plan-put-right.js';
+import { SESSION_PLANNERS } from './plan-session.js';
 import { TRAY_PLANNERS } from './plan-trays.js';
 
 const PLANNERS: Planners<IntentKind> = {
@@ -16,20 +19,43 @@ const PLANNERS: Planners<IntentKind> = {
   ...FILING_PLANNERS,
   ...TRAY_PLANNERS,
   ...NAME_PLANNERS,
-  load: planLoad,
-  'clear-slot': planClearSlot,
-  'make-session': planSession,
-  'put-right': planPutRight,
-  'prefer-build': planPreferBuild,
-  'prefer-builds': planPreferBuilds,
-  'join-plugins': planJoin,
-  'split-plugin': planSplit,
-  'release-builds': planRelease,
-  'name-vendor': planNameVendor,
+  ...SESSION_PLANNERS,
+  ...RIGHT_PLANNERS,
+  ...GROUPING_PLANNERS,
 };
 
+const plannerOf = <Kind extends IntentKind>(intent: Wish<Kind>): Planner<Kind> => PLANNERS[intent.kind];
+
 /** Works out the change that an intent asks for, against the arrangement as it stands. Pure; never throws for a well-formed intent. */
-export function planChange<Kind extends IntentKind>(state: Arrangement, intent: Wish<Kind>, nameOf: NameOf): Plan {
-  const planner: (state: Arrangement, wish: Wish<Kind>, nameOf: NameOf) => Plan = PLANNERS[intent.kind];
-  return planner(state, intent, nameOf);
+export const planChange = <Kind extends IntentKind>(state: Arrangement, intent: Wish<Kind>, nameOf: NameOf): Plan =>
+  plannerOf(intent).plan(state, intent, nameOf);
+
+/** What of the catalogue an intent names. */
+export const namedBy = <Kind extends IntentKind>(intent: Wish<Kind>, state: Arrangement): Named =>
+  plannerOf(intent).names(intent, state);
+
+/**
+ * Works out what several intents come to that are one act of the hand, each on what the ones before it leave: one change with one inverse, or the
+ * refusal of the first that can't be granted.
+ */
+export function planWish(state: Arrangement, intents: readonly Intent[], nameOf: NameOf): Plan {
+  const [only] = intents;
+  if (intents.length === 1 && only !== undefined) return planChange(state, only, nameOf);
+  const labels: string[] = [];
+  const edits: Edit[] = [];
+  let now = state;
+  for (const intent of intents) {
+    const plan = planChange(now, intent, nameOf);
+    if (!plan.ok) return plan;
+    labels.push(plan.change.label);
+    edits.push(...plan.change.edits);
+    now = applyEdits(now, plan.change.edits);
+  }
+  const merged = mergeEdits(edits);
+  return merged.length === 0 ? refuse(UNCHANGED) : planned(inOne(labels), merged);
+}
+
+function inOne(labels: readonly string[]): string {
+  const [first = '', second = ''] = labels;
+  return labels.length === 2 ? `${first} and ${second}` : `${first}, and ${String(labels.length - 1)} more`;
 }

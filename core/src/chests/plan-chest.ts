@@ -1,11 +1,12 @@
-import type { Chest, Drawer } from './arrangement.js';
+import type { Chest } from './rows/chest.js';
+import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import { chestsOf, drawersIn } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
-import { planned, refuse, UNCHANGED } from './plan.js';
+import { UNCHANGED, nothing, planned, refuse } from './plan.js';
 
 export const NO_CHEST =
   'This chest is not there any more. It was deleted in another window; undo there brings it back.';
@@ -16,53 +17,76 @@ const changed = (before: Chest, after: Chest): Edit => ({ of: 'chest', id: befor
 export const CHEST_PLANNERS: Planners<
   'make-chest' | 'rename-chest' | 'set-chest-slots' | 'move-chest' | 'copy-chest' | 'delete-chest'
 > = {
-  'make-chest': (state, { id, name, slots }) => {
-    if (state.chest.has(id)) return refuse('This chest has been made already.');
-    const [order = ''] = keysBefore(chestsOf(state), null, 1);
-    return planned(`new chest ${name}`, [{ of: 'chest', id, before: null, after: { id, name, order, slots } }]);
+  'make-chest': {
+    names: nothing,
+    plan: (state, { id, name, slots }) => {
+      if (state.chest.has(id)) return refuse('This chest has been made already.');
+      const [order = ''] = keysBefore(chestsOf(state), null, 1);
+      return planned(`new chest ${name}`, [{ of: 'chest', id, before: null, after: { id, name, order, slots } }]);
+    },
   },
 
-  'rename-chest': (state, { id, name }) => {
-    const before = state.chest.get(id);
-    if (before === undefined) return refuse(NO_CHEST);
-    return planned(`rename chest ${before.name} to ${name}`, [changed(before, { ...before, name })]);
+  'rename-chest': {
+    names: nothing,
+    plan: (state, { id, name }) => {
+      const before = state.chest.get(id);
+      if (before === undefined) return refuse(NO_CHEST);
+      return planned(`rename chest ${before.name} to ${name}`, [changed(before, { ...before, name })]);
+    },
   },
 
-  'set-chest-slots': (state, { id, slots }) => {
-    const before = state.chest.get(id);
-    if (before === undefined) return refuse(NO_CHEST);
-    const after = { ...before, slots };
-    if (sameRow(before, after)) return refuse(UNCHANGED);
-    return planned(`what the chest ${before.name} is for`, [changed(before, after)]);
+  'set-chest-slots': {
+    names: nothing,
+    plan: (state, { id, slots }) => {
+      const before = state.chest.get(id);
+      if (before === undefined) return refuse(NO_CHEST);
+      const after = { ...before, slots };
+      if (sameRow(before, after)) return refuse(UNCHANGED);
+      return planned(`what the chest ${before.name} is for`, [changed(before, after)]);
+    },
   },
 
-  'move-chest': (state, { id, before: neighbour }) => {
-    const before = state.chest.get(id);
-    if (before === undefined) return refuse(NO_CHEST);
-    const siblings = chestsOf(state).filter((one) => one.id !== id);
-    const [order = ''] = keysBefore(siblings, neighbour, 1);
-    return planned(`move chest ${before.name}`, [changed(before, { ...before, order })]);
+  'move-chest': {
+    names: nothing,
+    plan: (state, { id, before: neighbour }) => {
+      const before = state.chest.get(id);
+      if (before === undefined) return refuse(NO_CHEST);
+      const siblings = chestsOf(state).filter((one) => one.id !== id);
+      const [order = ''] = keysBefore(siblings, neighbour, 1);
+      return planned(`move chest ${before.name}`, [changed(before, { ...before, order })]);
+    },
   },
 
-  'copy-chest': (state, { id, newId, name }) => {
-    const chest = state.chest.get(id);
-    if (chest === undefined) return refuse(NO_CHEST);
-    if (state.chest.has(newId)) return refuse('This chest has been copied already.');
-    const [order = ''] = keysBefore(chestsOf(state), null, 1);
-    const drawers = drawersIn(state, id, null).flatMap((drawer: Drawer, at) =>
-      copyDrawers(state, drawer, { id: `${newId}.${String(at)}`, chestId: newId, parentId: null, order: drawer.order }),
-    );
-    return planned(`copy chest ${chest.name} as ${name}`, [
-      { of: 'chest', id: newId, before: null, after: { ...chest, id: newId, name, order } },
-      ...drawers,
-    ]);
+  'copy-chest': {
+    names: nothing,
+    plan: (state, { id, newId, name }) => {
+      const chest = state.chest.get(id);
+      if (chest === undefined) return refuse(NO_CHEST);
+      if (state.chest.has(newId)) return refuse('This chest has been copied already.');
+      const [order = ''] = keysBefore(chestsOf(state), null, 1);
+      const drawers = drawersIn(state, id, null).flatMap((drawer: Drawer, at) =>
+        copyDrawers(state, drawer, {
+          id: `${newId}.${String(at)}`,
+          chestId: newId,
+          parentId: null,
+          order: drawer.order,
+        }),
+      );
+      return planned(`copy chest ${chest.name} as ${name}`, [
+        { of: 'chest', id: newId, before: null, after: { ...chest, id: newId, name, order } },
+        ...drawers,
+      ]);
+    },
   },
 
-  'delete-chest': (state, { id }) => {
-    const chest = state.chest.get(id);
-    if (chest === undefined) return refuse(NO_CHEST);
-    if (state.chest.size === 1) return refuse('This is the only chest. Make another one first, then delete this.');
-    const drawers = drawersIn(state, id, null).flatMap((drawer) => removeDrawer(state, drawer));
-    return planned(`delete chest ${chest.name}`, [...drawers, { of: 'chest', id, before: chest, after: null }]);
+  'delete-chest': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const chest = state.chest.get(id);
+      if (chest === undefined) return refuse(NO_CHEST);
+      if (state.chest.size === 1) return refuse('This is the only chest. Make another one first, then delete this.');
+      const drawers = drawersIn(state, id, null).flatMap((drawer) => removeDrawer(state, drawer));
+      return planned(`delete chest ${chest.name}`, [...drawers, { of: 'chest', id, before: chest, after: null }]);
+    },
   },
 };

@@ -1,4 +1,4 @@
-import type { Drawer } from './arrangement.js';
+import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import type { Edit } from './edit.js';
@@ -6,7 +6,7 @@ import { fileInto } from './file-into.js';
 import { drawerAndInner, drawersIn, pathTo } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
-import { count, planned, refuse, UNCHANGED } from './plan.js';
+import { UNCHANGED, count, itsPlugins, nothing, planned, refuse } from './plan.js';
 import { NO_CHEST } from './plan-chest.js';
 
 export const GONE = 'This drawer is not there any more. It was deleted in another window; undo there brings it back.';
@@ -17,81 +17,104 @@ const changed = (before: Drawer, after: Drawer): Edit => ({ of: 'drawer', id: be
 export const DRAWER_PLANNERS: Planners<
   'make-drawer' | 'rename-drawer' | 'set-rule' | 'set-sort' | 'move-drawer' | 'copy-drawer' | 'delete-drawer'
 > = {
-  'make-drawer': (state, intent, nameOf) => {
-    const { id, chestId, parentId, name, rule, pluginIds } = intent;
-    if (!state.chest.has(chestId)) return refuse(NO_CHEST);
-    if (state.drawer.has(id)) return refuse('This drawer has been made already.');
-    if (parentId !== null && state.drawer.get(parentId)?.chestId !== chestId) return refuse(GONE);
-    const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-    const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null };
-    const entries = fileInto(state, drawer, pluginIds, nameOf);
-    const label = `new drawer ${name}${entries.length === 0 ? '' : ` with ${count(entries.length)}`}`;
-    return planned(label, [{ of: 'drawer', id, before: null, after: drawer }, ...entries]);
+  'make-drawer': {
+    names: itsPlugins,
+    plan: (state, intent, nameOf) => {
+      const { id, chestId, parentId, name, rule, pluginIds } = intent;
+      if (!state.chest.has(chestId)) return refuse(NO_CHEST);
+      if (state.drawer.has(id)) return refuse('This drawer has been made already.');
+      if (parentId !== null && state.drawer.get(parentId)?.chestId !== chestId) return refuse(GONE);
+      const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
+      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null };
+      const entries = fileInto(state, drawer, pluginIds, nameOf);
+      const label = `new drawer ${name}${entries.length === 0 ? '' : ` with ${count(entries.length)}`}`;
+      return planned(label, [{ of: 'drawer', id, before: null, after: drawer }, ...entries]);
+    },
   },
 
-  'rename-drawer': (state, { id, name }) => {
-    const before = state.drawer.get(id);
-    if (before === undefined) return refuse(GONE);
-    return planned(`rename ${before.name} to ${name}`, [changed(before, { ...before, name })]);
+  'rename-drawer': {
+    names: nothing,
+    plan: (state, { id, name }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      return planned(`rename ${before.name} to ${name}`, [changed(before, { ...before, name })]);
+    },
   },
 
-  'set-rule': (state, { id, rule }) => {
-    const before = state.drawer.get(id);
-    if (before === undefined) return refuse(GONE);
-    const label = rule === null ? `take the keywords off ${before.name}` : `keywords of ${before.name}`;
-    return planned(label, [changed(before, { ...before, rule })]);
+  'set-rule': {
+    names: nothing,
+    plan: (state, { id, rule }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      const label = rule === null ? `take the keywords off ${before.name}` : `keywords of ${before.name}`;
+      return planned(label, [changed(before, { ...before, rule })]);
+    },
   },
 
-  'set-sort': (state, { id, sort }) => {
-    const before = state.drawer.get(id);
-    if (before === undefined) return refuse(GONE);
-    if (before.sort === sort) return refuse(UNCHANGED);
-    const words = sort === null ? 'order by hand' : DRAWER_SORT_LABELS[sort];
-    return planned(`keep ${before.name} in ${sort === null ? words : `order: ${words}`}`, [
-      changed(before, { ...before, sort }),
-    ]);
+  'set-sort': {
+    names: nothing,
+    plan: (state, { id, sort }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      if (before.sort === sort) return refuse(UNCHANGED);
+      const words = sort === null ? 'order by hand' : DRAWER_SORT_LABELS[sort];
+      return planned(`keep ${before.name} in ${sort === null ? words : `order: ${words}`}`, [
+        changed(before, { ...before, sort }),
+      ]);
+    },
   },
 
-  'move-drawer': (state, { id, chestId, parentId, before: neighbour }) => {
-    const before = state.drawer.get(id);
-    if (before === undefined) return refuse(GONE);
-    const chest = state.chest.get(chestId);
-    if (chest === undefined) return refuse(NO_CHEST);
-    const parent = parentId === null ? null : state.drawer.get(parentId);
-    if (parent === undefined || (parent !== null && parent.chestId !== chestId)) return refuse(GONE);
-    if (parentId !== null && pathTo(state, parentId).some((one) => one.id === id)) {
-      return refuse(`${before.name} can't be put inside itself.`);
-    }
-    const siblings = drawersIn(state, chestId, parentId).filter((one) => one.id !== id);
-    const [order = ''] = keysBefore(siblings, neighbour, 1);
-    const [, ...inner] = drawerAndInner(state, id);
-    const moved = changed(before, { ...before, chestId, parentId, order });
-    if (chestId === before.chestId) {
-      const stays = parentId === before.parentId;
-      return planned(stays ? `move ${before.name}` : `put ${before.name} into ${parent?.name ?? 'the chest'}`, [moved]);
-    }
-    const follow = inner.map((one) => changed(one, { ...one, chestId }));
-    return planned(`move ${before.name} to the chest ${chest.name}`, [moved, ...follow]);
+  'move-drawer': {
+    names: nothing,
+    plan: (state, { id, chestId, parentId, before: neighbour }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      const chest = state.chest.get(chestId);
+      if (chest === undefined) return refuse(NO_CHEST);
+      const parent = parentId === null ? null : state.drawer.get(parentId);
+      if (parent === undefined || (parent !== null && parent.chestId !== chestId)) return refuse(GONE);
+      if (parentId !== null && pathTo(state, parentId).some((one) => one.id === id)) {
+        return refuse(`${before.name} can't be put inside itself.`);
+      }
+      const siblings = drawersIn(state, chestId, parentId).filter((one) => one.id !== id);
+      const [order = ''] = keysBefore(siblings, neighbour, 1);
+      const [, ...inner] = drawerAndInner(state, id);
+      const moved = changed(before, { ...before, chestId, parentId, order });
+      if (chestId === before.chestId) {
+        const stays = parentId === before.parentId;
+        return planned(stays ? `move ${before.name}` : `put ${before.name} into ${parent?.name ?? 'the chest'}`, [
+          moved,
+        ]);
+      }
+      const follow = inner.map((one) => changed(one, { ...one, chestId }));
+      return planned(`move ${before.name} to the chest ${chest.name}`, [moved, ...follow]);
+    },
   },
 
-  'copy-drawer': (state, { id, newId, chestId, parentId }) => {
-    const drawer = state.drawer.get(id);
-    if (drawer === undefined) return refuse(GONE);
-    const chest = state.chest.get(chestId);
-    if (chest === undefined) return refuse(NO_CHEST);
-    if (state.drawer.has(newId)) return refuse('This drawer has been copied already.');
-    if (parentId !== null && state.drawer.get(parentId)?.chestId !== chestId) return refuse(GONE);
-    if (parentId !== null && pathTo(state, parentId).some((one) => one.id === id))
-      return refuse(`${drawer.name} can't be copied into itself.`);
-    const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-    const edits = copyDrawers(state, drawer, { id: newId, chestId, parentId, order });
-    const parent = parentId === null ? undefined : state.drawer.get(parentId);
-    return planned(`copy ${drawer.name} into ${parent?.name ?? `the chest ${chest.name}`}`, edits);
+  'copy-drawer': {
+    names: nothing,
+    plan: (state, { id, newId, chestId, parentId }) => {
+      const drawer = state.drawer.get(id);
+      if (drawer === undefined) return refuse(GONE);
+      const chest = state.chest.get(chestId);
+      if (chest === undefined) return refuse(NO_CHEST);
+      if (state.drawer.has(newId)) return refuse('This drawer has been copied already.');
+      if (parentId !== null && state.drawer.get(parentId)?.chestId !== chestId) return refuse(GONE);
+      if (parentId !== null && pathTo(state, parentId).some((one) => one.id === id))
+        return refuse(`${drawer.name} can't be copied into itself.`);
+      const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
+      const edits = copyDrawers(state, drawer, { id: newId, chestId, parentId, order });
+      const parent = parentId === null ? undefined : state.drawer.get(parentId);
+      return planned(`copy ${drawer.name} into ${parent?.name ?? `the chest ${chest.name}`}`, edits);
+    },
   },
 
-  'delete-drawer': (state, { id }) => {
-    const drawer = state.drawer.get(id);
-    if (drawer === undefined) return refuse(GONE);
-    return planned(`delete drawer ${drawer.name}`, removeDrawer(state, drawer));
+  'delete-drawer': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const drawer = state.drawer.get(id);
+      if (drawer === undefined) return refuse(GONE);
+      return planned(`delete drawer ${drawer.name}`, removeDrawer(state, drawer));
+    },
   },
 };

@@ -1,13 +1,14 @@
 import type { PluginId } from '../ids.js';
 import { matcherOf } from '../rules/rule.js';
-import type { Drawer, Entry } from './arrangement.js';
-import { entryId } from './arrangement.js';
+import type { Drawer } from './rows/drawer.js';
+import type { Entry } from './rows/entry.js';
+import { entryId } from './rows/entry.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { fileInto, linesIn } from './file-into.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
-import { planned, refuse, UNCHANGED, what } from './plan.js';
+import { UNCHANGED, itsPlugin, itsPlugins, nothing, planned, refuse, what } from './plan.js';
 import { GONE } from './plan-drawer.js';
 
 const NO_DIVIDER = 'This divider is not there any more. It was removed in another window.';
@@ -16,112 +17,139 @@ const NO_DIVIDER = 'This divider is not there any more. It was removed in anothe
 export const FILING_PLANNERS: Planners<
   'file' | 'place' | 'take-out' | 'arrange' | 'add-divider' | 'label-divider' | 'remove-divider' | 'name-entry'
 > = {
-  file: (state, { drawerIds, pluginIds }, nameOf) => {
-    const drawers = [...new Set(drawerIds)].map((id) => state.drawer.get(id));
-    if (drawers.length === 0 || drawers.includes(undefined)) return refuse(GONE);
-    const chosen = drawers.filter((drawer) => drawer !== undefined);
-    const edits = chosen.flatMap((drawer) => fileInto(state, drawer, pluginIds, nameOf));
-    const names = chosen.map((drawer) => drawer.name).join(', ');
-    if (edits.length === 0) {
-      return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
-    }
-    const filed = new Set(edits.map((edit) => (edit.after as Entry).pluginId));
-    return planned(`file ${what([...filed], nameOf)} into ${names}`, edits);
+  file: {
+    names: itsPlugins,
+    plan: (state, { drawerIds, pluginIds }, nameOf) => {
+      const drawers = [...new Set(drawerIds)].map((id) => state.drawer.get(id));
+      if (drawers.length === 0 || drawers.includes(undefined)) return refuse(GONE);
+      const chosen = drawers.filter((drawer) => drawer !== undefined);
+      const edits = chosen.flatMap((drawer) => fileInto(state, drawer, pluginIds, nameOf));
+      const names = chosen.map((drawer) => drawer.name).join(', ');
+      if (edits.length === 0) {
+        return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
+      }
+      const filed = new Set(edits.map((edit) => (edit.after as Entry).pluginId));
+      return planned(`file ${what([...filed], nameOf)} into ${names}`, edits);
+    },
   },
 
-  place: (state, { drawerId, pluginIds, dividerIds, before: neighbour }, nameOf) => {
-    const drawer = state.drawer.get(drawerId);
-    if (drawer === undefined) return refuse(GONE);
-    const plugins = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
-    const dividers = dividerIds.map((id) => state.divider.get(id)).filter((row) => row?.drawerId === drawerId);
-    const moved = new Set([...plugins.map((id) => entryId(drawerId, id)), ...dividerIds]);
-    if (neighbour !== null && moved.has(neighbour)) return refuse(UNCHANGED);
-    const lines = linesIn(state, drawer).filter((line) => !moved.has(line.id));
-    const orders = keysBefore(lines, neighbour, plugins.length + dividers.length);
-    const edits = plugins.map((pluginId, at): Edit => {
-      const id = entryId(drawerId, pluginId);
-      const before = state.entry.get(id) ?? null;
-      const order = orders[at] ?? '';
-      return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, pluginId, order } };
-    });
-    dividers.forEach((before, at) => {
-      if (before === undefined) return;
-      const after = { ...before, order: orders[plugins.length + at] ?? '' };
-      edits.push({ of: 'divider', id: before.id, before, after });
-    });
-    if (edits.length === 0) return refuse(UNCHANGED);
-    const isFiling = edits.some((edit) => edit.before === null);
-    const of = plugins.length === 0 ? 'a divider' : what(plugins, nameOf);
-    return planned(isFiling ? `file ${of} into ${drawer.name}` : `move ${of} in ${drawer.name}`, edits);
+  place: {
+    names: itsPlugins,
+    plan: (state, { drawerId, pluginIds, dividerIds, before: neighbour }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      const plugins = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
+      const dividers = dividerIds.map((id) => state.divider.get(id)).filter((row) => row?.drawerId === drawerId);
+      const moved = new Set([...plugins.map((id) => entryId(drawerId, id)), ...dividerIds]);
+      if (neighbour !== null && moved.has(neighbour)) return refuse(UNCHANGED);
+      const lines = linesIn(state, drawer).filter((line) => !moved.has(line.id));
+      const orders = keysBefore(lines, neighbour, plugins.length + dividers.length);
+      const edits = plugins.map((pluginId, at): Edit => {
+        const id = entryId(drawerId, pluginId);
+        const before = state.entry.get(id) ?? null;
+        const order = orders[at] ?? '';
+        return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, pluginId, order } };
+      });
+      dividers.forEach((before, at) => {
+        if (before === undefined) return;
+        const after = { ...before, order: orders[plugins.length + at] ?? '' };
+        edits.push({ of: 'divider', id: before.id, before, after });
+      });
+      if (edits.length === 0) return refuse(UNCHANGED);
+      const isFiling = edits.some((edit) => edit.before === null);
+      const of = plugins.length === 0 ? 'a divider' : what(plugins, nameOf);
+      return planned(isFiling ? `file ${of} into ${drawer.name}` : `move ${of} in ${drawer.name}`, edits);
+    },
   },
 
-  'take-out': (state, { drawerId, pluginIds }, nameOf) => {
-    const drawer = state.drawer.get(drawerId);
-    if (drawer === undefined) return refuse(GONE);
-    const edits = [...new Set(pluginIds)]
-      .map((pluginId) => state.entry.get(entryId(drawerId, pluginId)))
-      .filter((entry) => entry !== undefined)
-      .map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null }));
-    if (edits.length > 0) return planned(`take ${what(pluginIds, nameOf)} out of ${drawer.name}`, edits);
-    return refuse(whyItStays(drawer, pluginIds[0], nameOf));
+  'take-out': {
+    names: itsPlugins,
+    plan: (state, { drawerId, pluginIds }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      const edits = [...new Set(pluginIds)]
+        .map((pluginId) => state.entry.get(entryId(drawerId, pluginId)))
+        .filter((entry) => entry !== undefined)
+        .map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null }));
+      if (edits.length > 0) return planned(`take ${what(pluginIds, nameOf)} out of ${drawer.name}`, edits);
+      return refuse(whyItStays(drawer, pluginIds[0], nameOf));
+    },
   },
 
-  arrange: (state, { drawerId, ids, by }) => {
-    const drawer = state.drawer.get(drawerId);
-    if (drawer === undefined) return refuse(GONE);
-    const lines = new Map(linesIn(state, drawer).map((line) => [line.id, line]));
-    if (new Set(ids).size !== lines.size || ids.some((id) => !lines.has(id)))
-      return refuse(`${drawer.name} has been changed in another window. Look at it, then sort it again.`);
-    const orders = keysBefore([], null, ids.length);
-    const edits = ids.flatMap((id, at): Edit[] => {
-      const order = orders[at] ?? '';
-      const [entry, divider] = [state.entry.get(id), state.divider.get(id)];
-      if (entry !== undefined && entry.order !== order)
-        return [{ of: 'entry', id, before: entry, after: { ...entry, order } }];
-      if (divider !== undefined && divider.order !== order)
-        return [{ of: 'divider', id, before: divider, after: { ...divider, order } }];
-      return [];
-    });
-    if (edits.length === 0) return refuse(`${drawer.name} is in this order already.`);
-    return planned(`sort ${drawer.name} ${DRAWER_SORT_LABELS[by]}`, edits);
+  arrange: {
+    names: nothing,
+    plan: (state, { drawerId, ids, by }) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      const lines = new Map(linesIn(state, drawer).map((line) => [line.id, line]));
+      if (new Set(ids).size !== lines.size || ids.some((id) => !lines.has(id)))
+        return refuse(`${drawer.name} has been changed in another window. Look at it, then sort it again.`);
+      const orders = keysBefore([], null, ids.length);
+      const edits = ids.flatMap((id, at): Edit[] => {
+        const order = orders[at] ?? '';
+        const [entry, divider] = [state.entry.get(id), state.divider.get(id)];
+        if (entry !== undefined && entry.order !== order)
+          return [{ of: 'entry', id, before: entry, after: { ...entry, order } }];
+        if (divider !== undefined && divider.order !== order)
+          return [{ of: 'divider', id, before: divider, after: { ...divider, order } }];
+        return [];
+      });
+      // Sorted once means by hand from then on: a standing order ends with it, in the same step.
+      if (drawer.sort !== null)
+        edits.push({ of: 'drawer', id: drawerId, before: drawer, after: { ...drawer, sort: null } });
+      if (edits.length === 0) return refuse(`${drawer.name} is in this order already.`);
+      return planned(`sort ${drawer.name} ${DRAWER_SORT_LABELS[by]}`, edits);
+    },
   },
 
-  'add-divider': (state, { id, drawerId, label, before }) => {
-    const drawer = state.drawer.get(drawerId);
-    if (drawer === undefined) return refuse(GONE);
-    if (state.divider.has(id)) return refuse('This divider has been made already.');
-    const [order = ''] = keysBefore(linesIn(state, drawer), before, 1);
-    const words = label === '' ? `a divider in ${drawer.name}` : `the divider ${label} in ${drawer.name}`;
-    return planned(words, [{ of: 'divider', id, before: null, after: { id, drawerId, label, order } }]);
+  'add-divider': {
+    names: nothing,
+    plan: (state, { id, drawerId, label, before }) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      if (state.divider.has(id)) return refuse('This divider has been made already.');
+      const [order = ''] = keysBefore(linesIn(state, drawer), before, 1);
+      const words = label === '' ? `a divider in ${drawer.name}` : `the divider ${label} in ${drawer.name}`;
+      return planned(words, [{ of: 'divider', id, before: null, after: { id, drawerId, label, order } }]);
+    },
   },
 
-  'label-divider': (state, { id, label }) => {
-    const before = state.divider.get(id);
-    if (before === undefined) return refuse(NO_DIVIDER);
-    if (before.label === label) return refuse(UNCHANGED);
-    return planned(label === '' ? 'take the label off a divider' : `label a divider ${label}`, [
-      { of: 'divider', id, before, after: { ...before, label } },
-    ]);
+  'label-divider': {
+    names: nothing,
+    plan: (state, { id, label }) => {
+      const before = state.divider.get(id);
+      if (before === undefined) return refuse(NO_DIVIDER);
+      if (before.label === label) return refuse(UNCHANGED);
+      return planned(label === '' ? 'take the label off a divider' : `label a divider ${label}`, [
+        { of: 'divider', id, before, after: { ...before, label } },
+      ]);
+    },
   },
 
-  'remove-divider': (state, { id }) => {
-    const before = state.divider.get(id);
-    if (before === undefined) return refuse(NO_DIVIDER);
-    const words = before.label === '' ? 'remove a divider' : `remove the divider ${before.label}`;
-    return planned(words, [{ of: 'divider', id, before, after: null }]);
+  'remove-divider': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const before = state.divider.get(id);
+      if (before === undefined) return refuse(NO_DIVIDER);
+      const words = before.label === '' ? 'remove a divider' : `remove the divider ${before.label}`;
+      return planned(words, [{ of: 'divider', id, before, after: null }]);
+    },
   },
 
-  'name-entry': (state, { drawerId, pluginId, name }, nameOf) => {
-    const drawer = state.drawer.get(drawerId);
-    const before = state.entry.get(entryId(drawerId, pluginId));
-    const given = nameOf(pluginId) ?? 'a plugin';
-    if (drawer === undefined) return refuse(GONE);
-    if (before === undefined)
-      return refuse(`${given} was not put into ${drawer.name} by hand; file it there first, then name it.`);
-    if (before.name === name) return refuse(UNCHANGED);
-    const words =
-      name === null ? `${given} by its own name in ${drawer.name}` : `call ${given} ${name} in ${drawer.name}`;
-    return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, name } }]);
+  'name-entry': {
+    names: itsPlugin,
+    plan: (state, { drawerId, pluginId, name }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      const before = state.entry.get(entryId(drawerId, pluginId));
+      const given = nameOf(pluginId) ?? 'a plugin';
+      if (drawer === undefined) return refuse(GONE);
+      if (before === undefined)
+        return refuse(`${given} was not put into ${drawer.name} by hand; file it there first, then name it.`);
+      if (before.name === name) return refuse(UNCHANGED);
+      const words =
+        name === null ? `${given} by its own name in ${drawer.name}` : `call ${given} ${name} in ${drawer.name}`;
+      return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, name } }]);
+    },
   },
 };
 

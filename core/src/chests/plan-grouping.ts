@@ -1,17 +1,32 @@
 import type { BuildId, PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import { entryId, trayEntryId } from './arrangement.js';
-import { byOrder } from './look-up.js';
-import type { HeldBuild } from './by-hand.js';
 import type { Edit } from './edit.js';
 import type { Wish } from './intent.js';
-import type { NameOf, Plan } from './plan.js';
-import { planned, refuse, what } from './plan.js';
+import { takeOver } from './join-plugins.js';
+import type { NameOf, Plan, Planners } from './plan.js';
+import { nothing, planned, refuse, what } from './plan.js';
+import type { HeldBuild } from './rows/held-build.js';
 
 const GONE = 'One of these plugins is not in the catalogue any more. Scan again, or choose others.';
 
-/** Several plugins become one: their builds are held in it, and it takes their places in drawers, on trays and in slots. */
-export function planJoin(state: Arrangement, wish: Wish<'join-plugins'>, nameOf: NameOf): Plan {
+/** Which builds are one plugin, by the producer's word. */
+export const GROUPING_PLANNERS: Planners<'join-plugins' | 'split-plugin' | 'release-builds'> = {
+  'join-plugins': {
+    names: ({ intoId, pluginIds, builds }) => ({ plugins: [intoId, ...pluginIds], builds }),
+    plan: planJoin,
+  },
+  'split-plugin': {
+    names: ({ pluginId, newId, buildIds }) => ({
+      plugins: [pluginId, newId],
+      builds: buildIds.map((id) => ({ id, pluginId })),
+    }),
+    plan: planSplit,
+  },
+  'release-builds': { names: nothing, plan: planRelease },
+};
+
+/** Several plugins become one: their builds are held in it, and it takes over all that stood for them. */
+function planJoin(state: Arrangement, wish: Wish<'join-plugins'>, nameOf: NameOf): Plan {
   const others = [...new Set(wish.pluginIds)].filter((id) => id !== wish.intoId);
   const name = nameOf(wish.intoId);
   if (name === undefined || others.some((id) => nameOf(id) === undefined)) return refuse(GONE);
@@ -19,13 +34,13 @@ export function planJoin(state: Arrangement, wish: Wish<'join-plugins'>, nameOf:
   const builds = wish.builds.filter((build) => others.includes(build.pluginId));
   const holds = builds.map(({ id, pluginId }) => hold(state, id, pluginId, wish.intoId, true));
   if (holds.length === 0) return refuse('These plugins have no builds that could be joined.');
-  const edits = [...holds];
-  for (const id of others) takePlaces(state, id, wish.intoId, edits);
+  const buildsOf = (id: PluginId): BuildId[] => builds.filter((one) => one.pluginId === id).map((one) => one.id);
+  const edits = [...holds, ...takeOver(state, others, wish.intoId, buildsOf)];
   return planned(`join ${what(others, nameOf)} to ${name}`, edits);
 }
 
 /** Some builds of a plugin become one of their own; the places in drawers stay with the old one. */
-export function planSplit(state: Arrangement, wish: Wish<'split-plugin'>, nameOf: NameOf): Plan {
+function planSplit(state: Arrangement, wish: Wish<'split-plugin'>, nameOf: NameOf): Plan {
   const name = nameOf(wish.pluginId);
   if (name === undefined) return refuse(GONE);
   if (nameOf(wish.newId) !== undefined) return refuse('This plugin has been split off already.');
@@ -35,7 +50,7 @@ export function planSplit(state: Arrangement, wish: Wish<'split-plugin'>, nameOf
 }
 
 /** Builds go back to where their names put them. */
-export function planRelease(state: Arrangement, { buildIds }: Wish<'release-builds'>): Plan {
+function planRelease(state: Arrangement, { buildIds }: Wish<'release-builds'>): Plan {
   const edits = buildIds.flatMap((id): Edit[] => {
     const before = state.heldBuild.get(id);
     return before === undefined ? [] : [{ of: 'heldBuild', id, before, after: null }];
@@ -49,23 +64,4 @@ function hold(state: Arrangement, id: BuildId, from: PluginId, to: PluginId, who
   // A build that is held already came from further back: that is where it goes when it is released.
   const after: HeldBuild = { id, pluginId: to, fromPluginId: before?.fromPluginId ?? from, whole };
   return { of: 'heldBuild', id, before, after };
-}
-
-/** Adds the edits by which one plugin takes the places of another; places that it has by now stay single. */
-function takePlaces(state: Arrangement, from: PluginId, to: PluginId, edits: Edit[]): void {
-  for (const entry of [...state.entry.values()].filter((one) => one.pluginId === from).sort(byOrder)) {
-    edits.push({ of: 'entry', id: entry.id, before: entry, after: null });
-    const id = entryId(entry.drawerId, to);
-    if (!state.entry.has(id) && !edits.some((edit) => edit.id === id))
-      edits.push({ of: 'entry', id, before: null, after: { ...entry, id, pluginId: to } });
-  }
-  for (const entry of [...state.trayEntry.values()].filter((one) => one.pluginId === from).sort(byOrder)) {
-    edits.push({ of: 'trayEntry', id: entry.id, before: entry, after: null });
-    const id = trayEntryId(entry.tray, to);
-    if (!state.trayEntry.has(id) && !edits.some((edit) => edit.id === id))
-      edits.push({ of: 'trayEntry', id, before: null, after: { ...entry, id, pluginId: to } });
-  }
-  for (const slot of state.slot.values()) {
-    if (slot.pluginId === from) edits.push({ of: 'slot', id: slot.id, before: slot, after: { ...slot, pluginId: to } });
-  }
 }

@@ -1,16 +1,16 @@
 import type { PluginId } from '../ids.js';
 import { fold } from '../text/words.js';
-import { LAST_LOOK } from './arrangement.js';
+import { LAST_LOOK } from './rows/look.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import { byOrder } from './look-up.js';
 import type { NewNames } from './intent.js';
-import type { Naming } from './naming.js';
+import type { Naming } from './rows/naming.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
-import { planned, refuse, UNCHANGED, what } from './plan.js';
-import type { Aside } from './set-aside.js';
-import { ASIDE_LABELS } from './set-aside.js';
+import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
+import type { Aside } from './rows/aside.js';
+import { ASIDE_LABELS } from './rows/aside.js';
 
 const NO_SEARCH = 'This search is not kept any more.';
 
@@ -18,71 +18,92 @@ const NO_SEARCH = 'This search is not kept any more.';
 export const NAME_PLANNERS: Planners<
   'name-plugins' | 'set-aside' | 'bring-back' | 'show-face' | 'keep-search' | 'forget-search' | 'look'
 > = {
-  'name-plugins': (state, { pluginIds, naming }, nameOf) => {
-    const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
-    const edits = known.flatMap((id): Edit[] => {
-      const before = state.naming.get(id) ?? null;
-      const after = named(id, before, naming);
-      return sameRow(before, after) ? [] : [{ of: 'naming', id, before, after }];
-    });
-    if (edits.length === 0) return refuse(UNCHANGED);
-    return planned(namingLabel(naming, known, nameOf), edits);
+  'name-plugins': {
+    names: itsPlugins,
+    plan: (state, { pluginIds, naming }, nameOf) => {
+      const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
+      const edits = known.flatMap((id): Edit[] => {
+        const before = state.naming.get(id) ?? null;
+        const after = named(id, before, naming);
+        return sameRow(before, after) ? [] : [{ of: 'naming', id, before, after }];
+      });
+      if (edits.length === 0) return refuse(UNCHANGED);
+      return planned(namingLabel(naming, known, nameOf), edits);
+    },
   },
 
-  'set-aside': (state, { pluginIds, builds, reason, until }, nameOf) => {
-    const wanted = [
-      ...pluginIds
-        .filter((id) => nameOf(id) !== undefined)
-        .map((id) => ({ id: String(id), pluginId: id, buildId: null })),
-      ...builds.map(({ id, pluginId }) => ({ id: String(id), pluginId, buildId: id })),
-    ];
-    const edits = [...new Map(wanted.map((one) => [one.id, one])).values()].flatMap((one): Edit[] => {
-      const before = state.aside.get(one.id) ?? null;
-      const after: Aside = { ...one, reason, until };
-      return sameRow(before, after) ? [] : [{ of: 'aside', id: one.id, before, after }];
-    });
-    if (edits.length === 0) return refuse(wanted.length === 0 ? 'Nothing fits this rule.' : UNCHANGED);
-    return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside: ${ASIDE_LABELS[reason]}`, edits);
+  'set-aside': {
+    names: ({ pluginIds, builds }) => ({ plugins: pluginIds, builds }),
+    plan: (state, { pluginIds, builds, reason, until }, nameOf) => {
+      const wanted = [
+        ...pluginIds
+          .filter((id) => nameOf(id) !== undefined)
+          .map((id) => ({ id: String(id), pluginId: id, buildId: null })),
+        ...builds.map(({ id, pluginId }) => ({ id: String(id), pluginId, buildId: id })),
+      ];
+      const edits = [...new Map(wanted.map((one) => [one.id, one])).values()].flatMap((one): Edit[] => {
+        const before = state.aside.get(one.id) ?? null;
+        const after: Aside = { ...one, reason, until };
+        return sameRow(before, after) ? [] : [{ of: 'aside', id: one.id, before, after }];
+      });
+      if (edits.length === 0) return refuse(wanted.length === 0 ? 'Nothing fits this rule.' : UNCHANGED);
+      return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside: ${ASIDE_LABELS[reason]}`, edits);
+    },
   },
 
-  'bring-back': (state, { pluginIds, builds }, nameOf) => {
-    const edits = [...pluginIds, ...builds.map((build) => build.id)].flatMap((id): Edit[] => {
-      const before = state.aside.get(id);
-      return before === undefined ? [] : [{ of: 'aside', id, before, after: null }];
-    });
-    if (edits.length === 0) return refuse('Nothing of it is set aside.');
-    return planned(`bring ${asideWords(pluginIds, builds.length, nameOf)} back`, edits);
+  'bring-back': {
+    names: itsPlugins,
+    plan: (state, { pluginIds, builds }, nameOf) => {
+      const edits = [...pluginIds, ...builds.map((build) => build.id)].flatMap((id): Edit[] => {
+        const before = state.aside.get(id);
+        return before === undefined ? [] : [{ of: 'aside', id, before, after: null }];
+      });
+      if (edits.length === 0) return refuse('Nothing of it is set aside.');
+      return planned(`bring ${asideWords(pluginIds, builds.length, nameOf)} back`, edits);
+    },
   },
 
-  'show-face': (state, { pluginId, picture }, nameOf) => {
-    const name = nameOf(pluginId);
-    if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
-    const before = state.face.get(pluginId) ?? null;
-    const after = picture === null ? null : { id: pluginId, picture };
-    if (sameRow(before, after)) return refuse(UNCHANGED);
-    return planned(picture === null ? `take the picture off ${name}` : `a picture for ${name}`, [
-      { of: 'face', id: pluginId, before, after },
-    ]);
+  'show-face': {
+    names: ({ pluginId, picture }) => ({ plugins: [pluginId], picture }),
+    plan: (state, { pluginId, picture }, nameOf) => {
+      const name = nameOf(pluginId);
+      if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
+      const before = state.face.get(pluginId) ?? null;
+      const after = picture === null ? null : { id: pluginId, picture };
+      if (sameRow(before, after)) return refuse(UNCHANGED);
+      return planned(picture === null ? `take the picture off ${name}` : `a picture for ${name}`, [
+        { of: 'face', id: pluginId, before, after },
+      ]);
+    },
   },
 
-  'keep-search': (state, { id, name, query }) => {
-    if (state.keptSearch.has(id)) return refuse('This search is kept already.');
-    const [order = ''] = keysBefore([...state.keptSearch.values()].sort(byOrder), null, 1);
-    return planned(`keep the search ${name}`, [
-      { of: 'keptSearch', id, before: null, after: { id, name, query, order } },
-    ]);
+  'keep-search': {
+    names: nothing,
+    plan: (state, { id, name, query }) => {
+      if (state.keptSearch.has(id)) return refuse('This search is kept already.');
+      const [order = ''] = keysBefore([...state.keptSearch.values()].sort(byOrder), null, 1);
+      return planned(`keep the search ${name}`, [
+        { of: 'keptSearch', id, before: null, after: { id, name, query, order } },
+      ]);
+    },
   },
 
-  'forget-search': (state, { id }) => {
-    const before = state.keptSearch.get(id);
-    if (before === undefined) return refuse(NO_SEARCH);
-    return planned(`forget the search ${before.name}`, [{ of: 'keptSearch', id, before, after: null }]);
+  'forget-search': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const before = state.keptSearch.get(id);
+      if (before === undefined) return refuse(NO_SEARCH);
+      return planned(`forget the search ${before.name}`, [{ of: 'keptSearch', id, before, after: null }]);
+    },
   },
 
-  look: (state, { at }) => {
-    const before = state.look.get(LAST_LOOK) ?? null;
-    if (before !== null && before.at >= at) return refuse('All that is new has been seen already.');
-    return planned('all new ones seen', [{ of: 'look', id: LAST_LOOK, before, after: { id: LAST_LOOK, at } }]);
+  look: {
+    names: nothing,
+    plan: (state, { at }) => {
+      const before = state.look.get(LAST_LOOK) ?? null;
+      if (before !== null && before.at >= at) return refuse('All that is new has been seen already.');
+      return planned('all new ones seen', [{ of: 'look', id: LAST_LOOK, before, after: { id: LAST_LOOK, at } }]);
+    },
   },
 };
 

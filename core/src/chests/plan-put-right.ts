@@ -2,15 +2,29 @@ import { shownVendor, vendorKey } from '../identity/vendor-name.js';
 import type { PluginId } from '../ids.js';
 import { joined } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
-import type { Choice } from './by-hand.js';
-import { GENERAL_PREFERENCE } from './by-hand.js';
+import type { Choice } from './rows/choice.js';
+import { GENERAL_PREFERENCE } from './rows/preference.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import type { Wish } from './intent.js';
-import type { NameOf, Plan } from './plan.js';
-import { planned, refuse, UNCHANGED, what } from './plan.js';
+import type { NameOf, Plan, Planners } from './plan.js';
+import { itsPlugins, nothing, planned, refuse, UNCHANGED, what } from './plan.js';
 
-export function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put-right'>, nameOf: NameOf): Plan {
+/** What the producer puts right: role, type, vendor and preferred build of plugins, the general rule for builds, names of vendors. */
+export const RIGHT_PLANNERS: Planners<'put-right' | 'prefer-build' | 'prefer-builds' | 'name-vendor'> = {
+  'put-right': { names: itsPlugins, plan: planPutRight },
+  'prefer-build': {
+    names: ({ pluginId, buildId }) => ({
+      plugins: [pluginId],
+      builds: buildId === null ? [] : [{ id: buildId, pluginId }],
+    }),
+    plan: planPreferBuild,
+  },
+  'prefer-builds': { names: nothing, plan: planPreferBuilds },
+  'name-vendor': { names: nothing, plan: planNameVendor },
+};
+
+function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put-right'>, nameOf: NameOf): Plan {
   const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
   const edits = known.flatMap((id) => choiceEdit(state, id, right));
   if (edits.length === 0) return refuse(UNCHANGED);
@@ -21,7 +35,7 @@ export function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put
   return planned(back ? `leave the ${words} of ${of} to what is worked out` : `put right the ${words} of ${of}`, edits);
 }
 
-export function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf: NameOf): Plan {
+function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf: NameOf): Plan {
   const { pluginId, buildId } = wish;
   const name = nameOf(pluginId);
   if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
@@ -30,7 +44,7 @@ export function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, 
   return planned(buildId === null ? `prefer builds of ${name} by the rule` : `prefer another build of ${name}`, edits);
 }
 
-export function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {
+function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {
   const before = state.preference.get(GENERAL_PREFERENCE) ?? null;
   const after = preference === null ? null : { id: GENERAL_PREFERENCE, ...preference };
   if (sameRow(before, after)) return refuse(UNCHANGED);
@@ -40,7 +54,7 @@ export function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefe
 }
 
 /** Says which vendor some spellings stand for. `apart` keeps them from every other vendor, also from one that looks the same. */
-export function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'name-vendor'>): Plan {
+function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'name-vendor'>): Plan {
   const shown = name === null ? null : shownVendor(name);
   if (name !== null && shown === null) return refuse('Give the vendor a name of letters or digits.');
   const key = shown === null ? null : apart ? `=${joined(shown)}` : vendorKey(shown);

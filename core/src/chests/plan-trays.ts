@@ -1,12 +1,13 @@
 import type { PluginId } from '../ids.js';
-import type { Arrangement, TrayEntry } from './arrangement.js';
-import { TRAYS, trayEntryId } from './arrangement.js';
+import type { Arrangement } from './arrangement.js';
+import type { TrayEntry } from './rows/tray-entry.js';
+import { TRAYS, trayEntryId } from './rows/tray-entry.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import { trayEntries, trayName } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
-import { planned, refuse, UNCHANGED, what } from './plan.js';
+import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
 
 const off = (entry: TrayEntry): Edit => ({ of: 'trayEntry', id: entry.id, before: entry, after: null });
 
@@ -14,72 +15,90 @@ const off = (entry: TrayEntry): Edit => ({ of: 'trayEntry', id: entry.id, before
 export const TRAY_PLANNERS: Planners<
   'tray-on' | 'tray-off' | 'place-on-tray' | 'clear-trays' | 'name-tray' | 'swap-trays'
 > = {
-  'tray-on': (state, { tray, pluginIds }, nameOf) => {
-    const fresh = [...new Set(pluginIds)].filter(
-      (id) => nameOf(id) !== undefined && !state.trayEntry.has(trayEntryId(tray, id)),
-    );
-    if (fresh.length === 0) return refuse(`Already on ${trayName(state, tray)}.`);
-    const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
-    const edits = fresh.map((pluginId, index): Edit => {
-      const id = trayEntryId(tray, pluginId);
-      return { of: 'trayEntry', id, before: null, after: { id, tray, pluginId, order: orders[index] ?? '' } };
-    });
-    return planned(`put ${what(fresh, nameOf)} on ${trayName(state, tray)}`, edits);
+  'tray-on': {
+    names: itsPlugins,
+    plan: (state, { tray, pluginIds }, nameOf) => {
+      const fresh = [...new Set(pluginIds)].filter(
+        (id) => nameOf(id) !== undefined && !state.trayEntry.has(trayEntryId(tray, id)),
+      );
+      if (fresh.length === 0) return refuse(`Already on ${trayName(state, tray)}.`);
+      const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
+      const edits = fresh.map((pluginId, index): Edit => {
+        const id = trayEntryId(tray, pluginId);
+        return { of: 'trayEntry', id, before: null, after: { id, tray, pluginId, order: orders[index] ?? '' } };
+      });
+      return planned(`put ${what(fresh, nameOf)} on ${trayName(state, tray)}`, edits);
+    },
   },
 
-  'tray-off': (state, { tray, pluginIds }, nameOf) => {
-    const edits = [...new Set(pluginIds)]
-      .map((pluginId) => state.trayEntry.get(trayEntryId(tray, pluginId)))
-      .filter((entry) => entry !== undefined)
-      .map(off);
-    if (edits.length === 0) return refuse(`Not on ${trayName(state, tray)}.`);
-    return planned(`take ${what(pluginIds, nameOf)} off ${trayName(state, tray)}`, edits);
+  'tray-off': {
+    names: itsPlugins,
+    plan: (state, { tray, pluginIds }, nameOf) => {
+      const edits = [...new Set(pluginIds)]
+        .map((pluginId) => state.trayEntry.get(trayEntryId(tray, pluginId)))
+        .filter((entry) => entry !== undefined)
+        .map(off);
+      if (edits.length === 0) return refuse(`Not on ${trayName(state, tray)}.`);
+      return planned(`take ${what(pluginIds, nameOf)} off ${trayName(state, tray)}`, edits);
+    },
   },
 
-  'place-on-tray': (state, { tray, pluginIds, before: neighbour }, nameOf) => {
-    const moved = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
-    if (neighbour !== null && moved.includes(neighbour)) return refuse(UNCHANGED);
-    const ids = new Set(moved.map((id) => trayEntryId(tray, id)));
-    const rest = trayEntries(state, tray).filter((entry) => !ids.has(entry.id));
-    const orders = keysBefore(rest, neighbour === null ? null : trayEntryId(tray, neighbour), moved.length);
-    const edits = moved.map((pluginId, at): Edit => {
-      const id = trayEntryId(tray, pluginId);
-      const after = { id, tray, pluginId, order: orders[at] ?? '' };
-      return { of: 'trayEntry', id, before: state.trayEntry.get(id) ?? null, after };
-    });
-    if (edits.length === 0) return refuse(UNCHANGED);
-    return planned(`place ${what(moved, nameOf)} on ${trayName(state, tray)}`, edits);
+  'place-on-tray': {
+    names: itsPlugins,
+    plan: (state, { tray, pluginIds, before: neighbour }, nameOf) => {
+      const moved = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
+      if (neighbour !== null && moved.includes(neighbour)) return refuse(UNCHANGED);
+      const ids = new Set(moved.map((id) => trayEntryId(tray, id)));
+      const rest = trayEntries(state, tray).filter((entry) => !ids.has(entry.id));
+      const orders = keysBefore(rest, neighbour === null ? null : trayEntryId(tray, neighbour), moved.length);
+      const edits = moved.map((pluginId, at): Edit => {
+        const id = trayEntryId(tray, pluginId);
+        const after = { id, tray, pluginId, order: orders[at] ?? '' };
+        return { of: 'trayEntry', id, before: state.trayEntry.get(id) ?? null, after };
+      });
+      if (edits.length === 0) return refuse(UNCHANGED);
+      return planned(`place ${what(moved, nameOf)} on ${trayName(state, tray)}`, edits);
+    },
   },
 
-  'clear-trays': (state, { trays, pluginIds }, nameOf) => {
-    const wanted = pluginIds === null ? null : new Set<PluginId>(pluginIds);
-    const edits = trays.flatMap((tray) =>
-      trayEntries(state, tray)
-        .filter((entry) => wanted === null || wanted.has(entry.pluginId))
-        .map(off),
-    );
-    const [only] = trays.length === 1 ? trays : [];
-    const from = only === undefined ? 'all trays' : trayName(state, only);
-    if (edits.length === 0) return refuse(`Nothing of it is on ${from}.`);
-    return planned(pluginIds === null ? `clear ${from}` : `take ${what(pluginIds, nameOf)} off ${from}`, edits);
+  'clear-trays': {
+    names: itsPlugins,
+    plan: (state, { trays, pluginIds }, nameOf) => {
+      const wanted = pluginIds === null ? null : new Set<PluginId>(pluginIds);
+      const edits = trays.flatMap((tray) =>
+        trayEntries(state, tray)
+          .filter((entry) => wanted === null || wanted.has(entry.pluginId))
+          .map(off),
+      );
+      const [only] = trays.length === 1 ? trays : [];
+      const from = only === undefined ? 'all trays' : trayName(state, only);
+      if (edits.length === 0) return refuse(`Nothing of it is on ${from}.`);
+      return planned(pluginIds === null ? `clear ${from}` : `take ${what(pluginIds, nameOf)} off ${from}`, edits);
+    },
   },
 
-  'name-tray': (state, { tray, name }) => {
-    const id = String(tray);
-    const before = state.trayName.get(id) ?? null;
-    const after = name === null ? null : { id, name };
-    if (sameRow(before, after)) return refuse(UNCHANGED);
-    return planned(name === null ? `take the name off tray ${id}` : `name tray ${id} ${name}`, [
-      { of: 'trayName', id, before, after },
-    ]);
+  'name-tray': {
+    names: nothing,
+    plan: (state, { tray, name }) => {
+      const id = String(tray);
+      const before = state.trayName.get(id) ?? null;
+      const after = name === null ? null : { id, name };
+      if (sameRow(before, after)) return refuse(UNCHANGED);
+      return planned(name === null ? `take the name off tray ${id}` : `name tray ${id} ${name}`, [
+        { of: 'trayName', id, before, after },
+      ]);
+    },
   },
 
-  'swap-trays': (state, { tray, with: other }) => {
-    const known: readonly number[] = TRAYS;
-    if (tray === other || !known.includes(tray) || !known.includes(other)) return refuse(UNCHANGED);
-    const edits = [...swapNames(state, tray, other), ...swapEntries(state, tray, other)];
-    if (edits.length === 0) return refuse('Both trays are empty and without names.');
-    return planned(`change trays ${String(tray)} and ${String(other)} about`, edits);
+  'swap-trays': {
+    names: nothing,
+    plan: (state, { tray, with: other }) => {
+      const known: readonly number[] = TRAYS;
+      if (tray === other || !known.includes(tray) || !known.includes(other)) return refuse(UNCHANGED);
+      const edits = [...swapNames(state, tray, other), ...swapEntries(state, tray, other)];
+      if (edits.length === 0) return refuse('Both trays are empty and without names.');
+      return planned(`change trays ${String(tray)} and ${String(other)} about`, edits);
+    },
   },
 };
 

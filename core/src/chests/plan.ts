@@ -2,6 +2,7 @@ import type { PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Change, Edit } from './edit.js';
 import type { IntentKind, Wish } from './intent.js';
+import type { BuildOf } from './set-aside.js';
 
 /** What planning needs to know of the catalogue: a plugin's name; undefined when there is no such plugin. */
 export type NameOf = (id: PluginId) => string | undefined;
@@ -9,14 +10,38 @@ export type NameOf = (id: PluginId) => string | undefined;
 /** A change, or why the wish can't be granted, in words for the producer. */
 export type Plan = { readonly ok: true; readonly change: Change } | { readonly ok: false; readonly refusal: string };
 
-/** Works out what a wish of one kind comes to, against the arrangement as it stands. */
-export type Planners<Kinds extends IntentKind> = {
-  readonly [Kind in Kinds]: (state: Arrangement, wish: Wish<Kind>, nameOf: NameOf) => Plan;
-};
+/** What of the catalogue a wish names: the server looks these up before it plans, and builds must still belong where the screen showed them. */
+export interface Named {
+  readonly plugins?: readonly PluginId[];
+  readonly builds?: readonly BuildOf[];
+  /** A picture that must have been sent before. */
+  readonly picture?: string | null;
+}
 
+/** Wishes of one kind: what they name, and what they come to against the arrangement as it stands. */
+export interface Planner<Kind extends IntentKind> {
+  readonly names: (wish: Wish<Kind>, state: Arrangement) => Named;
+  readonly plan: (state: Arrangement, wish: Wish<Kind>, nameOf: NameOf) => Plan;
+}
+
+/** A planner for each of some kinds of wishes. */
+export type Planners<Kinds extends IntentKind> = { readonly [Kind in Kinds]: Planner<Kind> };
+
+/** Wishes that name nothing of the catalogue. */
+export const nothing = (): Named => ({});
+/** Wishes that name the plugins that they are about. */
+export const itsPlugins = ({ pluginIds }: { readonly pluginIds: readonly PluginId[] | null }): Named => ({
+  plugins: pluginIds ?? [],
+});
+/** Wishes that name one plugin. */
+export const itsPlugin = ({ pluginId }: { readonly pluginId: PluginId }): Named => ({ plugins: [pluginId] });
+
+/** A change that a wish comes to. */
 export const planned = (label: string, edits: readonly Edit[]): Plan => ({ ok: true, change: { label, edits } });
+/** Why a wish is not granted. */
 export const refuse = (refusal: string): Plan => ({ ok: false, refusal });
 
+/** The refusal of a wish that would change nothing. */
 export const UNCHANGED = 'That is how it stands already.';
 
 /** "Vestry Plate" for one, "12 plugins" for more. */
@@ -25,4 +50,5 @@ export function what(ids: readonly PluginId[], nameOf: NameOf): string {
   return ids.length === 1 && first !== undefined ? (nameOf(first) ?? 'a plugin') : count(ids.length);
 }
 
+/** "1 plugin", "12 plugins". */
 export const count = (number: number): string => `${String(number)} ${number === 1 ? 'plugin' : 'plugins'}`;

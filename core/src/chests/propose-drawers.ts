@@ -2,7 +2,8 @@ import type { TypeId } from '../catalogue/type-tree.js';
 import { FAMILIES, familyOf, TYPE_TREE } from '../catalogue/type-tree.js';
 import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import { fold, wordsOf } from '../text/words.js';
-import type { Arrangement, Drawer } from './arrangement.js';
+import type { Arrangement } from './arrangement.js';
+import type { Drawer } from './rows/drawer.js';
 import { drawersOfChest, entriesIn } from './look-up.js';
 
 interface Plugin {

@@ -1,29 +1,7 @@
+import type { Aside, AsideReason } from './rows/aside.js';
 import type { Architecture } from '../facts/format.js';
 import type { BuildId, PluginId } from '../ids.js';
 import { wordsOf } from '../text/words.js';
-
-/** Why something is set aside. */
-export const ASIDE_REASONS = ['demo', 'not-licensed', 'older-build', 'not-for-me', 'faulty'] as const;
-export type AsideReason = (typeof ASIDE_REASONS)[number];
-export const ASIDE_LABELS: Readonly<Record<AsideReason, string>> = {
-  demo: 'demo',
-  'not-licensed': 'not licensed',
-  'older-build': 'older build',
-  'not-for-me': 'not for me',
-  faulty: 'faulty',
-};
-
-/** A plugin, or one build of it, out of every menu, still in the catalogue and in its drawers. */
-export interface Aside {
-  /** The plugin's id, or the build's. */
-  readonly id: string;
-  readonly pluginId: PluginId;
-  /** Null when it is the whole plugin. */
-  readonly buildId: BuildId | null;
-  readonly reason: AsideReason;
-  /** The day on which a demo ends, as YYYY-MM-DD; null when it has no end. */
-  readonly until: string | null;
-}
 
 /** A build to be set aside, with the plugin that it belongs to. */
 export interface BuildOf {

@@ -5,9 +5,10 @@ import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import { GENERAL_PREFERENCE, type Choice } from './by-hand.js';
-import type { Naming } from './naming.js';
-import type { Aside } from './set-aside.js';
+import { GENERAL_PREFERENCE } from './rows/preference.js';
+import type { Choice } from './rows/choice.js';
+import type { Naming } from './rows/naming.js';
+import type { Aside } from './rows/aside.js';
 
 interface Choosable<B> {
   readonly id: PluginId;

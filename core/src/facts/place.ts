@@ -1,5 +1,5 @@
 import type { Architecture } from './format.js';
-import type { BinaryKind } from './binary/read-binary.js';
+import type { BinaryKind } from './binary/binary-facts.js';
 import type { Fault, Outcome } from './fault.js';
 import type { BuildFacts } from './build-facts.js';
 

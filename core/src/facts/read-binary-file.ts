@@ -1,6 +1,7 @@
 import type { BuildFacts } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
-import type { BinaryFacts, Wanted } from './binary/read-binary.js';
+import type { BinaryFacts } from './binary/binary-facts.js';
+import type { Wanted } from './binary/read-binary.js';
 import { readBinary } from './binary/read-binary.js';
 import type { ReadAt } from './binary/bytes.js';
 import type { Format } from './format.js';

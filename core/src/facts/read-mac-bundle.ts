@@ -4,7 +4,7 @@ import type { Fault } from './fault.js';
 import type { Architecture, Format } from './format.js';
 import type { Place, Reading } from './place.js';
 import { stem } from './place.js';
-import type { BinaryFacts } from './binary/read-binary.js';
+import type { BinaryFacts } from './binary/binary-facts.js';
 import { askableOf, headerOf, isFault } from './read-binary-file.js';
 import type { PlistDictionary } from './read-plist.js';
 import { bundlePlist, plistText } from './read-plist.js';

@@ -4,7 +4,7 @@ import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import type { Place, Reading } from './place.js';
 import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
-import type { BinaryFacts } from './binary/read-binary.js';
+import type { BinaryFacts } from './binary/binary-facts.js';
 import { askableOf, headerOf, isFault, overlayVersionStrings, readBinaryFile } from './read-binary-file.js';
 import { overlayBundlePlist } from './read-mac-bundle.js';
 import { bundlePlist } from './read-plist.js';

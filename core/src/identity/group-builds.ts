@@ -1,8 +1,8 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
+import type { Known } from './known-build.js';
 import { linked } from './links.js';
-import type { ProductName } from './product-name.js';
 import { productName } from './product-name.js';
 import { shownVendor, vendorKey } from './vendor-name.js';
 
@@ -12,14 +12,6 @@ export interface BuildGroup<B extends BuildFacts = BuildFacts> {
   readonly name: string;
   readonly vendor: string | null;
   readonly builds: readonly B[];
-}
-
-/** A build with what identity has taken from its name and vendor. */
-export interface Known<B extends BuildFacts = BuildFacts> {
-  readonly build: B;
-  readonly vendor: string | null;
-  readonly vendorKey: string | null;
-  readonly name: ProductName;
 }
 
 /** By spelling (as shown): which vendor the producer says that is, whatever its letters. */

@@ -1,6 +1,6 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import { fold, joined } from '../text/words.js';
-import type { Known } from './group-builds.js';
+import type { Known } from './known-build.js';
 
 /** Formats whose identifiers are meant to be unique. VST2 ids and LADSPA ids are given twice by different makers. */
 const UNIQUE = new Set(['LV2', 'VST3', 'AU', 'CLAP']);

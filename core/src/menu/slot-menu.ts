@@ -1,5 +1,7 @@
 import type { Role } from '../catalogue/role.js';
-import type { ChestSlot, LaneKind, SlotKind } from '../chests/arrangement.js';
+import type { ChestSlot } from '../chests/rows/chest.js';
+import type { LaneKind } from '../chests/rows/lane.js';
+import type { SlotKind } from '../chests/rows/slot.js';
 
 const FITTING: Readonly<Record<SlotKind, readonly Role[]>> = {
   'midi-effect': ['midi-effect'],

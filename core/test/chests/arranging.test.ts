@@ -1,4 +1,4 @@
-import { applyEdits, firstConflict, inverse, markOf, newestEdit } from '../../src/chests/edit';
+import { applyEdits, firstConflict, inverse, markOf, upgradeEdit } from '../../src/chests/edit';
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
 import { contentsOf } from '../../src/chests/drawer-contents';
 import { linesIn } from '../../src/chests/file-into';
@@ -370,8 +370,8 @@ describe('changes as data', () => {
   it('a row of before a field was invented is the same row', () => {
     const { sort: _later, ...row } = start.drawer.get('S') ?? { sort: null };
     const old = { of: 'drawer', id: 'S', before: null, after: row } as never;
-    expect(firstConflict(start, inverse([newestEdit(old)]))).toBeUndefined();
-    expect(newestEdit(old)).toMatchObject({ after: { sort: null } });
+    expect(firstConflict(start, inverse([upgradeEdit(old, 1)]))).toBeUndefined();
+    expect(upgradeEdit(old, 1)).toMatchObject({ after: { sort: null } });
   });
   it('the mark tells whether what a change touches is as it was seen', () => {
     const wish: Intent = { kind: 'rename-drawer', id: d('S'), name: 'Rooms' };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { applyEdits, firstConflict, inverse } from '../../src/chests/edit';
-import { emptyArrangement, entryId, ROW_KINDS, type Arrangement } from '../../src/chests/arrangement';
+import { emptyArrangement, ROW_KINDS, type Arrangement } from '../../src/chests/arrangement';
+import { entryId } from '../../src/chests/rows/entry';
 import { drawersIn, entriesIn, pathTo } from '../../src/chests/look-up';
 import { contentsOfDrawers } from '../../src/chests/drawer-contents';
 import type { Intent } from '../../src/chests/intent';

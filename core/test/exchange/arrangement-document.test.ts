@@ -1,7 +1,9 @@
 import { applyEdits } from '../../src/chests/edit';
 import { emptyArrangement } from '../../src/chests/arrangement';
 import { chestsOf, drawersIn, entriesIn, trayEntries } from '../../src/chests/look-up';
-import { exportArrangement, planImport, type PluginReference } from '../../src/exchange/arrangement-document';
+import type { PluginReference } from '../../src/exchange/arrangement-document';
+import { exportArrangement } from '../../src/exchange/export-arrangement';
+import { planImport } from '../../src/exchange/import-arrangement';
 import { planChange } from '../../src/chests/plan-change';
 import type { Intent } from '../../src/chests/intent';
 import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';

@@ -1,40 +1,17 @@
 import 'reflect-metadata';
 import { DataSource } from 'typeorm';
 import { StartupError } from '../startup-error.js';
-import {
-  ChangeRow,
-  ChestRow,
-  DividerRow,
-  DrawerRow,
-  EntryRow,
-  KeptSearchRow,
-  LaneRow,
-  LoadRow,
-  SessionRow,
-  SlotRow,
-  TrayEntryRow,
-  TrayNameRow,
-} from './entities/arrangement.js';
-import {
-  AsideRow,
-  ChoiceRow,
-  FaceRow,
-  HeldBuildRow,
-  LookRow,
-  NamingRow,
-  PictureRow,
-  PreferenceRow,
-  VendorSpellingRow,
-} from './entities/by-hand.js';
+import { ARRANGED_ROWS } from './entities/arranged-rows.js';
 import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
 import { ComputerRow, FolderRow, ScanRow } from './entities/computer.js';
+import { ChangeRow, LoadRow } from './entities/journal.js';
+import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
 
 const ENTITIES = [
   ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
-  ...[ChestRow, DrawerRow, EntryRow, TrayEntryRow, SessionRow, LaneRow, SlotRow, ChangeRow, LoadRow],
-  ...[ChoiceRow, HeldBuildRow, VendorSpellingRow, PreferenceRow],
-  ...[DividerRow, TrayNameRow, KeptSearchRow, NamingRow, AsideRow, FaceRow, LookRow, PictureRow],
+  ...[ChangeRow, LoadRow, PictureRow],
+  ...ARRANGED_ROWS,
 ];
 
 /** A connection to the database, not yet opened. The schema comes from the migrations alone. */

@@ -1,20 +1,20 @@
-import type { InferType, Schema } from 'yup';
-import { ValidationError } from 'yup';
+import { ValidationError, type InferType, type Schema } from 'yup';
+import type { AnySchema } from '@clever-drawer/contract/schema';
 import { HttpError } from './http-error.js';
 
 /** A request's body as its schema types it, or a 400 that says which field should be what. */
-export function checked<S extends Schema>(schema: S, body: unknown): InferType<S> {
+export function checked<S extends AnySchema>(schema: S, body: unknown): InferType<S> {
   if (typeof body !== 'object' || body === null) {
-    throw new HttpError(400, 'Request does not fit', 'Send a JSON object with Content-Type: application/json.');
+    throw new HttpError('request-does-not-fit', 'Send a JSON object with Content-Type: application/json.');
   }
   try {
-    return schema.validateSync(body, { abortEarly: false });
+    return (schema as unknown as Schema<InferType<S>>).validateSync(body, { abortEarly: false });
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];
     const errors = inner.slice(0, 20).map((one) => ({ path: one.path ?? '', message: one.message }));
     const first = errors[0]?.message ?? 'it does not have the form expected';
-    throw new HttpError(400, 'Request does not fit', `${first.charAt(0).toUpperCase()}${first.slice(1)}.`, errors);
+    throw new HttpError('request-does-not-fit', `${first.charAt(0).toUpperCase()}${first.slice(1)}.`, errors);
   }
 }
 

@@ -18,7 +18,7 @@ export const onlyOwnSite: RequestHandler = (request, response, next) => {
   };
   const { host, origin } = request.headers;
   if (host === undefined || !isOwn(host)) {
-    sendProblem(response, new HttpError(421, 'Wrong host', `Clever Drawer answers at http://127.0.0.1:${port} only.`));
+    sendProblem(response, new HttpError('wrong-host', `Clever Drawer answers at http://127.0.0.1:${port} only.`));
     return;
   }
   // A page of this site, or a program that is no browser and names no origin.
@@ -26,7 +26,7 @@ export const onlyOwnSite: RequestHandler = (request, response, next) => {
   const site = request.headers['sec-fetch-site'];
   const navigates = request.method === 'GET' && request.headers['sec-fetch-mode'] === 'navigate';
   if (!ownOrigin || (site === 'cross-site' && !navigates)) {
-    sendProblem(response, new HttpError(403, 'Other site', 'Requests from other sites are refused.'));
+    sendProblem(response, new HttpError('other-site', 'Requests from other sites are refused.'));
     return;
   }
   next();

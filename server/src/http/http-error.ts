@@ -1,18 +1,27 @@
-/** An expected failure of a request, with its status, a title and what to do. Anything else that is thrown is a bug and becomes a 500. */
+import { PROBLEMS, type ProblemName } from '@clever-drawer/contract/problems';
+
+/** An expected failure of a request: which of the known problems it is, and what to do. Anything else that is thrown is a bug and becomes a 500. */
 export class HttpError extends Error {
   constructor(
-    readonly status: number,
-    readonly title: string,
+    readonly problem: ProblemName,
     detail: string,
     readonly errors?: readonly { path: string; message: string }[],
   ) {
     super(detail);
   }
+
+  /** The HTTP status of the problem. */
+  get status(): number {
+    return PROBLEMS[this.problem].status;
+  }
 }
 
+/** Nothing of this id. */
 export const notFound = (what: string): HttpError =>
-  new HttpError(404, 'Not found', `There is no ${what} of this id. It may have been removed; reload the page.`);
+  new HttpError('not-found', `There is no ${what} of this id. It may have been removed; reload the page.`);
 
-export const conflict = (detail: string): HttpError => new HttpError(409, 'Conflict', detail);
+/** Something else has happened in the meantime. */
+export const conflict = (detail: string): HttpError => new HttpError('conflict', detail);
 
-export const refused = (detail: string): HttpError => new HttpError(422, 'Not done', detail);
+/** It can't be done as things stand. */
+export const refused = (detail: string): HttpError => new HttpError('not-done', detail);

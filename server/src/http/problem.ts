@@ -1,16 +1,18 @@
 import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { ProblemDetails } from '@clever-drawer/contract/responses';
+import { PROBLEMS, problemType } from '@clever-drawer/contract/problems';
 import { HttpError } from './http-error.js';
 
 /** Sends an error as application/problem+json (RFC 9457). */
-export function sendProblem(response: Response, { status, title, message: detail, errors }: HttpError): void {
+export function sendProblem(response: Response, { problem, message: detail, errors }: HttpError): void {
+  const { status, title } = PROBLEMS[problem];
   const body: ProblemDetails = {
-    type: 'about:blank',
+    type: problemType(problem),
     title,
     status,
     detail,
-    ...(errors === undefined ? {} : { errors }),
+    ...(errors === undefined ? {} : { errors: [...errors] }),
   };
   response.status(status).type('application/problem+json').send(JSON.stringify(body));
 }
@@ -29,8 +31,7 @@ export const problemHandler =
       response,
       known ??
         new HttpError(
-          500,
-          'Error in Clever Drawer',
+          'error',
           'Something went wrong in Clever Drawer itself; nothing was changed. Try again, and look at the log it prints if it happens again.',
         ),
     );
@@ -40,29 +41,28 @@ function asHttpError(error: unknown): HttpError | null {
   if (error instanceof HttpError) return error;
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large')
-    return new HttpError(413, 'Too large', 'The request is larger than what is accepted (32 MB). Send it in parts.');
+    return new HttpError('too-large', 'The request is larger than what is accepted (32 MB). Send it in parts.');
   if (type === 'entity.parse.failed')
-    return new HttpError(400, 'Not JSON', `The request is not JSON: ${(error as Error).message}`);
+    return new HttpError('not-json', `The request is not JSON: ${(error as Error).message}`);
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
-    return new HttpError(415, 'Unsupported encoding', 'Send JSON in UTF-8.');
-  if (status === 400) return new HttpError(400, 'Bad request', 'The address or the request is not well formed.');
+    return new HttpError('unsupported-encoding', 'Send JSON in UTF-8.');
+  if (status === 400) return new HttpError('bad-request', 'The address or the request is not well formed.');
   const code = (error as { code?: string }).code ?? '';
   if (/^(ECONNREFUSED|ECONNRESET|57P0\d|08\d{3})$/.test(code)) {
     return new HttpError(
-      503,
-      'Database not reachable',
+      'database-not-reachable',
       'The database does not answer; nothing was changed. Start Clever Drawer again if this goes on.',
     );
   }
   if (code === '53100')
     return new HttpError(
-      507,
-      'Disk full',
+      'disk-full',
       'The disk of the database is full; nothing was changed. Free some space, then try again.',
     );
   return null;
 }
 
+/** Answers what leads nowhere. */
 export const noSuchRoute: RequestHandler = (request: Request, response) => {
-  sendProblem(response, new HttpError(404, 'Not found', `There is nothing at ${request.method} ${request.path}.`));
+  sendProblem(response, new HttpError('not-found', `There is nothing at ${request.method} ${request.path}.`));
 };

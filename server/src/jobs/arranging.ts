@@ -13,6 +13,8 @@ interface Known {
   readonly state: Arrangement;
 }
 
+const eventText = (event: WindowEvent): string => `data: ${JSON.stringify(event)}\n\n`;
+
 /**
  * Carries changes of arrangements out, one after the other for each computer, and tells open windows of them. The arrangement as it was last saved
  * is remembered, so that a change does not read all of it again; its revision in the database says whether it still holds.
@@ -43,11 +45,26 @@ export class Arranging {
     return result;
   }
 
-  /** Keeps a window's line open, and tells it what happens until it closes. */
-  listen(computerId: ComputerId, window: string | null, response: Response): void {
+  /** Looks at the arrangement of a computer in a transaction of its own, so that all that is read in it belongs together. */
+  look<T>(
+    id: unknown,
+    work: (db: EntityManager, computerId: ComputerId, state: Arrangement) => Promise<T>,
+  ): Promise<T> {
+    return this.source.transaction('REPEATABLE READ', async (db) => {
+      const computer = await findComputer(db, id);
+      const computerId = asId<ComputerId>(computer.id);
+      return work(db, computerId, await this.stateOf(db, computerId, computer.arrangementRevision));
+    });
+  }
+
+  /** Keeps a window's line open: tells it how far things are now, and what happens until it closes. */
+  async listen(computerId: ComputerId, window: string | null, response: Response): Promise<void> {
     const listeners = this.windows.get(computerId) ?? new Map<Response, string | null>();
     this.windows.set(computerId, listeners.set(response, window));
     response.on('close', () => listeners.delete(response));
+    // Looked up once changes are told: nothing is missed in between.
+    const { arrangementRevision, catalogueRevision } = await findComputer(this.source.manager, computerId);
+    response.write(eventText({ kind: 'now', arrangementRevision, catalogueRevision }));
   }
 
   /** Tells the windows of a computer that its catalogue is another one. */
@@ -59,14 +76,15 @@ export class Arranging {
     const known = this.known.get(computerId);
     if (known?.revision === revision) return known.state;
     const state = await loadArrangement(db, computerId);
-    this.known.set(computerId, { revision, state });
+    // A look that began before a change must not take its place.
+    if (revision > (known?.revision ?? -1)) this.known.set(computerId, { revision, state });
     return state;
   }
 
   private tell(computerId: ComputerId, event: WindowEvent): void {
     const listeners = this.windows.get(computerId);
     if (listeners === undefined || listeners.size === 0) return;
-    const text = `data: ${JSON.stringify(event)}\n\n`;
+    const text = eventText(event);
     const from = event.kind === 'changed' ? event.window : null;
     // A window has the answer to its own change already.
     for (const [response, window] of listeners) if (from === null || window !== from) response.write(text);

@@ -1,14 +1,13 @@
-import { Router } from 'express';
 import { isAbsolute, resolve } from 'node:path';
-import { computerRequest, folderChangeRequest, folderRequest, renameRequest } from '@clever-drawer/contract/requests';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
-import { checked } from '../http/checked.js';
 import { HttpError, notFound } from '../http/http-error.js';
+import type { Handlers } from '../http/serve.js';
 import { loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
   addFolder,
   changeFolder,
+  computerIdOf,
   findComputer,
   listComputers,
   listFolders,
@@ -17,78 +16,64 @@ import {
 } from '../store/computer-store.js';
 import type { Context } from './context.js';
 
-/** Computers, their plugin folders and their catalogues. */
-export function computerRoutes({ source, presentFolders, arrivals }: Context): Router {
-  const routes = Router();
+type Keys =
+  | `${'GET' | 'POST'} /computers`
+  | 'PATCH /computers/{computer}'
+  | `${'GET' | 'POST'} /computers/{computer}/folders`
+  | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
+  | 'GET /computers/{computer}/proposed-folders'
+  | `GET /computers/{computer}/${'catalogue' | 'vendors' | 'plugins/{plugin}'}`;
+
+/** Computers, their plugin folders and their catalogues as they were worked out. */
+export function computerHandlers({ source, presentFolders, arrivals }: Context): Handlers<Keys> {
   const db = source.manager;
-  const idOf = async (id: unknown): Promise<ComputerId> => asId<ComputerId>((await findComputer(db, id)).id);
+  return {
+    'GET /computers': () => listComputers(db),
 
-  routes.get('/computers', async (_request, response) => {
-    response.json(await listComputers(db));
-  });
+    'POST /computers': async ({ body }) => ({ id: await addComputer(db, body) }),
 
-  routes.post('/computers', async (request, response) => {
-    const id = await addComputer(db, checked(computerRequest, request.body));
-    response.status(201).json({ id });
-  });
+    'PATCH /computers/{computer}': async ({ path, body }) => {
+      await renameComputer(db, await computerIdOf(db, path.computer), body.name);
+    },
 
-  routes.patch('/computers/:computer', async (request, response) => {
-    const { name } = checked(renameRequest, request.body);
-    await renameComputer(db, await idOf(request.params.computer), name);
-    response.status(204).end();
-  });
+    'GET /computers/{computer}/folders': async ({ path }) => listFolders(db, await computerIdOf(db, path.computer)),
 
-  routes.get('/computers/:computer/folders', async (request, response) => {
-    response.json(await listFolders(db, await idOf(request.params.computer)));
-  });
+    'GET /computers/{computer}/proposed-folders': async ({ path }) => {
+      const computer = await findComputer(db, path.computer);
+      const listed = new Set((await listFolders(db, asId<ComputerId>(computer.id))).map((folder) => folder.path));
+      return presentFolders(computer.system).filter((folder) => !listed.has(folder.path));
+    },
 
-  routes.get('/computers/:computer/proposed-folders', async (request, response) => {
-    const computer = await findComputer(db, request.params.computer);
-    const listed = new Set((await listFolders(db, asId<ComputerId>(computer.id))).map((folder) => folder.path));
-    response.json(presentFolders(computer.system).filter((folder) => !listed.has(folder.path)));
-  });
+    'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path } }) => {
+      const computerId = await computerIdOf(db, computer);
+      if (!isAbsolute(path))
+        throw new HttpError(
+          'request-does-not-fit',
+          `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
+        );
+      const id = await addFolder(db, computerId, resolve(path));
+      await arrivals.look();
+      return { id };
+    },
 
-  routes.post('/computers/:computer/folders', async (request, response) => {
-    const computer = await idOf(request.params.computer);
-    const { path } = checked(folderRequest, request.body);
-    if (!isAbsolute(path)) {
-      throw new HttpError(
-        400,
-        'Not a full path',
-        `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
-      );
-    }
-    const id = await addFolder(db, computer, resolve(path));
-    await arrivals.look();
-    response.status(201).json({ id });
-  });
+    'DELETE /computers/{computer}/folders/{folder}': async ({ path }) => {
+      await removeFolder(db, await computerIdOf(db, path.computer), path.folder);
+      await arrivals.look();
+    },
 
-  routes.delete('/computers/:computer/folders/:folder', async (request, response) => {
-    await removeFolder(db, await idOf(request.params.computer), request.params.folder);
-    await arrivals.look();
-    response.status(204).end();
-  });
+    'PATCH /computers/{computer}/folders/{folder}': async ({ path, body }) => {
+      await changeFolder(db, await computerIdOf(db, path.computer), path.folder, body);
+      await arrivals.look();
+    },
 
-  routes.patch('/computers/:computer/folders/:folder', async (request, response) => {
-    const computer = await idOf(request.params.computer);
-    await changeFolder(db, computer, request.params.folder, checked(folderChangeRequest, request.body));
-    await arrivals.look();
-    response.status(204).end();
-  });
+    'GET /computers/{computer}/catalogue': async ({ path }) => loadCatalogue(db, await computerIdOf(db, path.computer)),
 
-  routes.get('/computers/:computer/catalogue', async (request, response) => {
-    response.json(await loadCatalogue(db, await idOf(request.params.computer)));
-  });
+    'GET /computers/{computer}/plugins/{plugin}': async ({ path }) => {
+      const plugin = await loadPlugin(db, await computerIdOf(db, path.computer), asId<PluginId>(path.plugin));
+      if (plugin === null) throw notFound('plugin');
+      return plugin;
+    },
 
-  routes.get('/computers/:computer/plugins/:plugin', async (request, response) => {
-    const plugin = await loadPlugin(db, await idOf(request.params.computer), asId<PluginId>(request.params.plugin));
-    if (plugin === null) throw notFound('plugin');
-    response.json(plugin);
-  });
-
-  routes.get('/computers/:computer/vendors', async (request, response) => {
-    response.json(await loadVendors(db, await idOf(request.params.computer)));
-  });
-
-  return routes;
+    'GET /computers/{computer}/vendors': async ({ path }) => loadVendors(db, await computerIdOf(db, path.computer)),
+  };
 }

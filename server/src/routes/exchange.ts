@@ -1,57 +1,47 @@
 import { randomUUID } from 'node:crypto';
-import { Router } from 'express';
-import { arrangementDocument } from '@clever-drawer/contract/arrangement-document';
 import type { ImportReport } from '@clever-drawer/contract/responses';
-import {
-  exportArrangement,
-  newestForm,
-  planImport,
-  type ArrangementDocument,
-} from '@clever-drawer/core/exchange/arrangement-document';
+import { newestForm, type ArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
+import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
+import { planImport } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { checked } from '../http/checked.js';
 import { refused } from '../http/http-error.js';
-import { loadArrangement } from '../store/arrangement-store.js';
+import type { Handlers } from '../http/serve.js';
 import { addMissing, loadReferences } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
-import { windowOf } from './arrangement.js';
 import type { Context } from './context.js';
 
+type Keys = 'GET /computers/{computer}/export' | 'POST /computers/{computer}/import';
+
 /** The arrangement out to a document and in from one. */
-export function exchangeRoutes({ source, arranging }: Context): Router {
-  const routes = Router();
+export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
+  return {
+    'GET /computers/{computer}/export': async ({ path, response }) => {
+      // All of it is read in one transaction: rows, plugins and name belong together.
+      const document = await arranging.look(path.computer, async (db, id, state) => {
+        const [{ name }, plugins] = [await findComputer(db, id), await loadReferences(db, id)];
+        return exportArrangement(state, plugins, name, new Date());
+      });
+      response.attachment('clever-drawer-arrangement.json');
+      return document;
+    },
 
-  routes.get('/computers/:computer/export', async (request, response) => {
-    const computer = await findComputer(source.manager, request.params.computer);
-    const id = asId<ComputerId>(computer.id);
-    const [state, plugins] = [await loadArrangement(source.manager, id), await loadReferences(source.manager, id)];
-    response.attachment('clever-drawer-arrangement.json');
-    response.type('json').send(JSON.stringify(exportArrangement(state, plugins, computer.name, new Date()), null, 2));
-  });
-
-  routes.post('/computers/:computer/import', async (request, response) => {
-    const sent = checked(arrangementDocument as never, request.body) as ArrangementDocument;
-    const document = readDocument(newestForm(sent));
-    const report = await arranging.change(
-      request.params.computer,
-      windowOf(request),
-      async (db, id, state): Promise<ImportReport> => {
+    'POST /computers/{computer}/import': async ({ path, window, body }) => {
+      const document = readDocument(newestForm(body));
+      const report = await arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
         const plan = planImport(state, document, await loadReferences(db, id), randomUUID);
         if (plan.change.edits.length === 0)
           throw refused('This arrangement holds no chest and no tray; there is nothing to import.');
         await addMissing(db, id, plan.missing);
         const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
         return { matched: plan.matched, missing, saved: await saveChange(db, id, plan.change) };
-      },
-    );
-    // Plugins that only the document knows have joined the catalogue.
-    if (report.missing.length > 0) arranging.catalogueChanged(asId<ComputerId>(request.params.computer));
-    response.status(201).json(report);
-  });
-
-  return routes;
+      });
+      // Plugins that only the document knows have joined the catalogue.
+      if (report.missing.length > 0) arranging.catalogueChanged(asId<ComputerId>(path.computer));
+      return report;
+    },
+  };
 }
 
 /** Builds of a format that this version does not know are passed over: the plugin is still matched by its id or other builds. */

@@ -1,51 +1,44 @@
-import express, { Router } from 'express';
 import { existsSync } from 'node:fs';
-import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { HttpError, notFound } from '../http/http-error.js';
+import type { Handlers } from '../http/serve.js';
 import { findPicture } from '../store/catalogue-store.js';
-import { findComputer } from '../store/computer-store.js';
+import { computerIdOf } from '../store/computer-store.js';
 import { findKeptPicture, keepPicture, pictureType } from '../store/picture-store.js';
 import type { Context } from './context.js';
 
-const LARGEST = '8mb';
+type Keys =
+  | 'GET /computers/{computer}/builds/{build}/pictures/{number}'
+  | 'POST /computers/{computer}/pictures'
+  | 'GET /computers/{computer}/pictures/{picture}';
 
 /** Pictures of plugins: those found on disk, and those that the producer gave. */
-export function pictureRoutes({ source }: Context): Router {
-  const routes = Router();
+export function pictureHandlers({ source }: Context): Handlers<Keys> {
   const db = source.manager;
-  const idOf = async (id: unknown): Promise<ComputerId> => asId<ComputerId>((await findComputer(db, id)).id);
+  return {
+    'GET /computers/{computer}/builds/{build}/pictures/{number}': async ({ path, response }) => {
+      const { computer, build, number } = path;
+      const file = await findPicture(db, await computerIdOf(db, computer), build, Number(number));
+      if (file === null || !existsSync(file)) throw notFound('picture');
+      response.type('png').set('Cache-Control', 'private, max-age=3600');
+      response.sendFile(file, { dotfiles: 'allow' });
+    },
 
-  routes.get('/computers/:computer/builds/:build/pictures/:number', async (request, response) => {
-    const { computer, build, number } = request.params;
-    const path = await findPicture(db, await idOf(computer), build, Number(number));
-    if (path === null || !existsSync(path)) throw notFound('picture');
-    response.type('png').set('Cache-Control', 'private, max-age=3600');
-    response.sendFile(path, { dotfiles: 'allow' });
-  });
-
-  routes.post(
-    '/computers/:computer/pictures',
-    express.raw({ type: () => true, limit: LARGEST }),
-    async (request, response) => {
+    'POST /computers/{computer}/pictures': async ({ path, request }) => {
       const bytes: unknown = request.body;
       const type = Buffer.isBuffer(bytes) ? pictureType(bytes) : null;
       if (!Buffer.isBuffer(bytes) || type === null)
         throw new HttpError(
-          415,
-          'No picture',
+          'not-a-picture',
           'This is no PNG, JPEG or WebP picture. Save it as one of these, and drop it again.',
         );
-      response.status(201).json({ picture: await keepPicture(db, await idOf(request.params.computer), type, bytes) });
+      return { picture: await keepPicture(db, await computerIdOf(db, path.computer), type, bytes) };
     },
-  );
 
-  routes.get('/computers/:computer/pictures/:picture', async (request, response) => {
-    const { computer, picture } = request.params;
-    const kept = await findKeptPicture(db, await idOf(computer), picture);
-    if (kept === null) throw notFound('picture');
-    // Named by its content: it never changes.
-    response.type(kept.type).set('Cache-Control', 'private, max-age=31536000, immutable').send(kept.bytes);
-  });
-
-  return routes;
+    'GET /computers/{computer}/pictures/{picture}': async ({ path, response }) => {
+      const kept = await findKeptPicture(db, await computerIdOf(db, path.computer), path.picture);
+      if (kept === null) throw notFound('picture');
+      // Named by its content: it never changes.
+      response.type(kept.type).set('Cache-Control', 'private, max-age=31536000, immutable').send(kept.bytes);
+    },
+  };
 }

@@ -1,31 +1,10 @@
 import type { EntityManager } from 'typeorm';
 import type { Arrangement, RowKind, Rows } from '@clever-drawer/core/chests/arrangement';
-import { ROW_KINDS } from '@clever-drawer/core/chests/arrangement';
+import { ROW_KINDS, specOf } from '@clever-drawer/core/chests/arrangement';
+import { columnNames } from '@clever-drawer/core/chests/rows/row-kind';
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { jsonForDatabase } from '../database/json.js';
-
-/** Table and columns (besides the computer's) of each kind of row; the columns bear the names of the fields. */
-const TABLES: Readonly<Record<RowKind, { table: string; columns: readonly string[] }>> = {
-  chest: { table: 'chest', columns: ['id', 'name', 'order', 'slots'] },
-  drawer: { table: 'drawer', columns: ['id', 'chestId', 'parentId', 'name', 'order', 'rule', 'sort'] },
-  entry: { table: 'entry', columns: ['id', 'drawerId', 'pluginId', 'order', 'name'] },
-  trayEntry: { table: 'tray_entry', columns: ['id', 'tray', 'pluginId', 'order'] },
-  session: { table: 'session', columns: ['id', 'name', 'order'] },
-  lane: { table: 'lane', columns: ['id', 'sessionId', 'kind', 'name', 'order'] },
-  slot: { table: 'slot', columns: ['id', 'laneId', 'kind', 'order', 'pluginId', 'buildId'] },
-  choice: { table: 'choice', columns: ['id', 'role', 'types', 'vendor', 'buildId'] },
-  heldBuild: { table: 'held_build', columns: ['id', 'pluginId', 'fromPluginId', 'whole'] },
-  vendorSpelling: { table: 'vendor_spelling', columns: ['id', 'key', 'name'] },
-  preference: { table: 'preference', columns: ['id', 'criteria', 'formats'] },
-  divider: { table: 'divider', columns: ['id', 'drawerId', 'label', 'order'] },
-  trayName: { table: 'tray_name', columns: ['id', 'name'] },
-  naming: { table: 'naming', columns: ['id', 'nickname', 'stripLabel', 'note', 'tags'] },
-  aside: { table: 'aside', columns: ['id', 'pluginId', 'buildId', 'reason', 'until'] },
-  keptSearch: { table: 'kept_search', columns: ['id', 'name', 'query', 'order'] },
-  face: { table: 'face', columns: ['id', 'picture'] },
-  look: { table: 'look', columns: ['id', 'at'] },
-};
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');
 
@@ -35,7 +14,8 @@ export async function rowsOf<Kind extends RowKind>(
   computerId: ComputerId,
   kind: Kind,
 ): Promise<Rows[Kind][]> {
-  const { table, columns } = TABLES[kind];
+  const spec = specOf(kind);
+  const [table, columns] = [spec.table, columnNames(spec)];
   return db.query<Rows[Kind][]>(`SELECT ${quoted(columns)} FROM "${table}" WHERE "computerId" = $1`, [computerId]);
 }
 
@@ -59,7 +39,7 @@ export async function writeEdits(db: EntityManager, computerId: ComputerId, edit
   for (const kind of [...ROW_KINDS].reverse()) {
     const ids = edits.filter((edit) => edit.of === kind && edit.after === null).map((edit) => edit.id);
     if (ids.length === 0) continue;
-    await db.query(`DELETE FROM "${TABLES[kind].table}" WHERE "computerId" = $1 AND id = ANY($2)`, [computerId, ids]);
+    await db.query(`DELETE FROM "${specOf(kind).table}" WHERE "computerId" = $1 AND id = ANY($2)`, [computerId, ids]);
   }
 }
 
@@ -69,7 +49,8 @@ async function putRows(
   kind: RowKind,
   rows: readonly unknown[],
 ): Promise<void> {
-  const { table, columns } = TABLES[kind];
+  const spec = specOf(kind);
+  const [table, columns] = [spec.table, columnNames(spec)];
   const changed = columns.filter((name) => name !== 'id').map((name) => `"${name}" = EXCLUDED."${name}"`);
   await db.query(
     `INSERT INTO "${table}" ("computerId", ${quoted(columns)})

@@ -13,6 +13,7 @@ import { ComputerRow } from '../database/entities/computer.js';
 import { isUuid } from '../http/checked.js';
 import { rowsOf } from './arrangement-store.js';
 import { loadWorkedOut, putPlugins } from './grouping-store.js';
+import { loadCounts } from './load-store.js';
 
 type FoundBuild = BuildFacts & { readonly id: BuildId; readonly found: boolean };
 
@@ -30,7 +31,8 @@ const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version
 export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
   const { catalogueRevision: revision } = await db.findOneByOrFail(ComputerRow, { id: computerId });
   const plugins = await loadWorkedOut(db, computerId);
-  const history = await loadHistory(db, computerId);
+  const arrivals = await loadArrivals(db, computerId);
+  const loads = await loadCounts(db, computerId);
   const builds = await db.query<(BuildView & { pluginId: string })[]>(
     `SELECT id, "pluginId", found, facts->>'format' AS format, facts->'architectures' AS architectures,
             facts->>'version' AS version, facts->>'path' AS path,
@@ -51,11 +53,18 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
     .filter((plugin) => buildsOf.has(plugin.id) || referred.has(plugin.id))
     .map((plugin): PluginView => {
       const own = inOrder(buildsOf.get(plugin.id) ?? []);
-      const { arrivedAt = '', loads = 0 } = history.get(plugin.id) ?? {};
-      return { ...plugin, found: own.some((build) => build.found), arrivedAt, loads, builds: own };
+      return {
+        ...plugin,
+        found: own.some((build) => build.found),
+        arrivedAt: arrivals.get(plugin.id) ?? '',
+        loads: loads.get(plugin.id) ?? 0,
+        builds: own,
+      };
     });
-  const arrivals = [...history.values()].map((one) => one.arrivedAt);
-  const firstArrival = arrivals.reduce<string | null>((first, at) => (first === null || at < first ? at : first), null);
+  const firstArrival = [...arrivals.values()].reduce<string | null>(
+    (first, at) => (first === null || at < first ? at : first),
+    null,
+  );
   return {
     revision,
     firstArrival,
@@ -63,18 +72,13 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
   };
 }
 
-/** When each plugin was first met, and how often it has been loaded. */
-async function loadHistory(
-  db: EntityManager,
-  computerId: ComputerId,
-): Promise<Map<string, { arrivedAt: string; loads: number }>> {
-  const rows = await db.query<{ id: string; arrivedAt: Date; loads: number }[]>(
-    `SELECT p.id, p."arrivedAt", coalesce(l.loads, 0)::int AS loads FROM plugin p
-     LEFT JOIN (SELECT "pluginId", count(*) AS loads FROM load WHERE "computerId" = $1 GROUP BY 1) l ON l."pluginId" = p.id
-     WHERE p."computerId" = $1`,
+/** When each plugin was first met. */
+async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
+  const rows = await db.query<{ id: string; arrivedAt: Date }[]>(
+    'SELECT id, "arrivedAt" FROM plugin WHERE "computerId" = $1',
     [computerId],
   );
-  return new Map(rows.map(({ id, arrivedAt, loads }) => [id, { arrivedAt: arrivedAt.toISOString(), loads }]));
+  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt.toISOString()]));
 }
 
 /** Plugins that stand in a drawer, on a tray or in a slot. */

@@ -18,12 +18,14 @@ export async function listComputers(db: EntityManager): Promise<ComputerView[]> 
     FROM computer c ORDER BY c."createdAt", c.id`);
 }
 
+/** A new computer; returns its id. */
 export async function addComputer(db: EntityManager, { name, system }: ComputerRequest): Promise<ComputerId> {
   const id = randomUUID();
   await db.insert(ComputerRow, { id, name, system });
   return asId<ComputerId>(id);
 }
 
+/** Gives a computer another name. */
 export async function renameComputer(db: EntityManager, id: ComputerId, name: string): Promise<void> {
   await db.update(ComputerRow, { id }, { name });
 }
@@ -39,6 +41,10 @@ export async function findComputer(db: EntityManager, id: unknown, lock = false)
   return found;
 }
 
+/** The id of a computer as a path names it; 404 when there is none. */
+export const computerIdOf = async (db: EntityManager, id: unknown): Promise<ComputerId> =>
+  asId<ComputerId>((await findComputer(db, id)).id);
+
 /** The plugin folders with the number of builds found in each, in the order in which they were added. */
 export async function listFolders(db: EntityManager, computerId: ComputerId): Promise<FolderView[]> {
   return db.query<FolderView[]>(
@@ -50,6 +56,7 @@ export async function listFolders(db: EntityManager, computerId: ComputerId): Pr
   );
 }
 
+/** Puts a folder on the list; a conflict when it is on it already. */
 export async function addFolder(db: EntityManager, computerId: ComputerId, path: string): Promise<string> {
   if (await db.existsBy(FolderRow, { computerId, path })) throw conflict(`${path} is on the list already.`);
   const id = randomUUID();

@@ -1,7 +1,9 @@
+import equal from 'fast-deep-equal';
 import type { EntityManager } from 'typeorm';
 import { groupAgain, type Hold } from '@clever-drawer/core/catalogue/group-again';
 import { pluginOf } from '@clever-drawer/core/catalogue/plugin';
-import type { HeldBuild, VendorSpelling } from '@clever-drawer/core/chests/by-hand';
+import type { HeldBuild } from '@clever-drawer/core/chests/rows/held-build';
+import type { VendorSpelling } from '@clever-drawer/core/chests/rows/vendor-spelling';
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import type { VendorCorrections } from '@clever-drawer/core/identity/group-builds';
@@ -52,11 +54,11 @@ export async function writeGrouped(
     const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = pluginOf(group);
     return { id, name, vendor, role, roleGrade, types, typeGrade, contradictions };
   });
-  const known = new Map((await loadWorkedOut(db, computerId)).map((row) => [row.id, JSON.stringify(row)]));
+  const known = new Map((await loadWorkedOut(db, computerId)).map((row) => [row.id, row]));
   await putPlugins(
     db,
     computerId,
-    plugins.filter((plugin) => known.get(plugin.id) !== JSON.stringify(plugin)),
+    plugins.filter((plugin) => !equal(known.get(plugin.id), plugin)),
   );
   const rows = groups.flatMap((group) =>
     group.builds.map((facts) => {
@@ -72,21 +74,8 @@ export async function writeGrouped(
   return { plugins: new Set(rows.filter((row) => row.found).map((row) => row.pluginId)).size };
 }
 
-function sameBuild(before: BuildRow | undefined, after: Pick<BuildRow, 'pluginId' | 'found' | 'facts'>): boolean {
-  if (before === undefined || before.pluginId !== after.pluginId || before.found !== after.found) return false;
-  // What was not read anew comes from the database as well, with its fields in the same order.
-  return (
-    JSON.stringify(before.facts) === JSON.stringify(after.facts) || canonical(before.facts) === canonical(after.facts)
-  );
-}
-
-/** The database returns the fields of an object in an order of its own. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_key, inner: unknown) =>
-    typeof inner === 'object' && inner !== null && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
+const sameBuild = (before: BuildRow | undefined, after: Pick<BuildRow, 'pluginId' | 'found' | 'facts'>): boolean =>
+  before?.pluginId === after.pluginId && before.found === after.found && equal(before.facts, after.facts);
 
 /** Groups the catalogue anew after the producer joined, split or renamed. Builds that are let go return to the plugin that they came from. */
 export async function groupAnew(db: EntityManager, computerId: ComputerId, edits: readonly Edit[]): Promise<void> {
@@ -111,10 +100,6 @@ export async function groupAnew(db: EntityManager, computerId: ComputerId, edits
   await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
   await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
 }
-
-/** Whether a change of the arrangement changes which builds are one plugin. */
-export const regroups = (edits: readonly Edit[]): boolean =>
-  edits.some((edit) => edit.of === 'heldBuild' || edit.of === 'vendorSpelling');
 
 const vendorCorrections = (rows: readonly VendorSpelling[]): VendorCorrections =>
   new Map(rows.map(({ id, key, name }) => [id, { key, name }]));

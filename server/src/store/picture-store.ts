@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { PictureRow } from '../database/entities/by-hand.js';
+import { PictureRow } from '../database/entities/picture.js';
 
 // The first bytes of each kind: PNG (W3C, section 5.2), JPEG (ITU-T T.81, annex B), WebP (RFC 9649).
 const KINDS: readonly { readonly type: string; readonly begins: (bytes: Buffer) => boolean }[] = [

@@ -13,6 +13,7 @@ import { Arranging } from '../../src/jobs/arranging';
 import { Arrivals } from '../../src/jobs/arrivals';
 import { runScanJob } from '../../src/jobs/scan-job';
 import { ScanQueue } from '../../src/jobs/scan-queue';
+import { misfits } from './interface';
 
 export interface Answer {
   readonly status: number;
@@ -79,9 +80,12 @@ export async function startApi(scan: typeof runScan = runScan): Promise<Api> {
             }),
       });
       const text = await response.text();
+      const answer = (text === '' ? null : JSON.parse(text)) as never;
+      const wrong = misfits(method, path, response.status, response.headers.get('content-type'), answer);
+      if (wrong.length > 0) throw new Error(wrong.join('\n'));
       return {
         status: response.status,
-        body: (text === '' ? null : JSON.parse(text)) as never,
+        body: answer,
         headers: response.headers,
       };
     },

@@ -33,7 +33,7 @@ export const get = async <T>(path: string): Promise<T> => (await api.call('GET',
 export const post = <T>(path: string, body: unknown = {}): Promise<{ status: number; body: T }> =>
   api.call('POST', path, body);
 export const change = (intent: Record<string, unknown>) =>
-  post<SavedChange & ProblemDetails>(`/computers/${computer}/changes`, { intent });
+  post<SavedChange & ProblemDetails>(`/computers/${computer}/changes`, { intents: [intent] });
 export const arrangement = () => get<ArrangementView>(`/computers/${computer}/arrangement`);
 export const catalogue = () => get<CatalogueView>(`/computers/${computer}/catalogue`);
 

@@ -1,25 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
-import type {
-  ArrangementView,
-  Arrival,
-  CatalogueView,
-  ComputerView,
-  FolderView,
-  PluginDetail,
-  PluginView,
-  ProblemsView,
-  ProposedFolder,
-  ScanStory,
-  ScanView,
-  Steps,
-  VendorView,
-} from '@clever-drawer/contract/responses';
-import { ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { useQuery, type QueryClient } from '@tanstack/react-query';
+import memoizeOne from 'memoize-one';
+import type { CatalogueView, PluginView, ScanView } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
-import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import { ask } from '../lib/api';
-import { rememberLast } from '../lib/remember';
+import { call } from '../lib/api';
 
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen;
@@ -39,7 +25,7 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   return chosenCatalogue(catalogue, choice, preference, naming, aside);
 }
 
-const chosenCatalogue = rememberLast(
+const chosenCatalogue = memoizeOne(
   (
     catalogue: Catalogue,
     choice: Arrangement['choice'],
@@ -68,14 +54,6 @@ function inOrderOfName(plugins: readonly ChosenPlugin[]): readonly ChosenPlugin[
   return [...merged, ...renamed.slice(at)];
 }
 
-/** Everything arranged, as this window knows it: maybe ahead of the server by a change that is being saved. */
-export interface Arranged {
-  readonly state: Arrangement;
-  readonly revision: number;
-  readonly steps: Steps;
-  readonly savedAt: string | null;
-}
-
 export const keys = {
   computers: ['computers'] as const,
   folders: (id: ComputerId) => ['folders', id] as const,
@@ -83,23 +61,24 @@ export const keys = {
   scans: (id: ComputerId) => ['scans', id] as const,
   catalogue: (id: ComputerId) => ['catalogue', id] as const,
   plugin: (id: ComputerId, plugin: PluginId) => ['plugin', id, plugin] as const,
-  arrangement: (id: ComputerId) => ['arrangement', id] as const,
   problems: (id: ComputerId) => ['problems', id] as const,
   arrivals: (id: ComputerId) => ['arrivals', id] as const,
   vendors: (id: ComputerId) => ['vendors', id] as const,
   story: (scan: string) => ['story', scan] as const,
 };
 
-export const useComputers = () =>
-  useQuery({ queryKey: keys.computers, queryFn: () => ask<ComputerView[]>('GET', '/computers') });
+export const useComputers = () => useQuery({ queryKey: keys.computers, queryFn: () => call('GET /computers', {}) });
 
 export const useFolders = (id: ComputerId) =>
-  useQuery({ queryKey: keys.folders(id), queryFn: () => ask<FolderView[]>('GET', `/computers/${id}/folders`) });
+  useQuery({
+    queryKey: keys.folders(id),
+    queryFn: () => call('GET /computers/{computer}/folders', { path: { computer: id } }),
+  });
 
 export const useProposedFolders = (id: ComputerId) =>
   useQuery({
     queryKey: keys.proposed(id),
-    queryFn: () => ask<ProposedFolder[]>('GET', `/computers/${id}/proposed-folders`),
+    queryFn: () => call('GET /computers/{computer}/proposed-folders', { path: { computer: id } }),
   });
 
 const WATCH_MS = 300;
@@ -108,7 +87,7 @@ const WATCH_MS = 300;
 export const useScans = (id: ComputerId) =>
   useQuery({
     queryKey: keys.scans(id),
-    queryFn: () => ask<ScanView[]>('GET', `/computers/${id}/scans`),
+    queryFn: () => call('GET /computers/{computer}/scans', { path: { computer: id } }),
     refetchInterval: (query) => (query.state.data?.some(isUnderWay) ? WATCH_MS : false),
   });
 
@@ -116,7 +95,10 @@ export const useScans = (id: ComputerId) =>
 export const isUnderWay = (scan: ScanView): boolean => scan.state === 'running' || scan.state === 'waiting';
 
 export const useProblems = (id: ComputerId) =>
-  useQuery({ queryKey: keys.problems(id), queryFn: () => ask<ProblemsView>('GET', `/computers/${id}/problems`) });
+  useQuery({
+    queryKey: keys.problems(id),
+    queryFn: () => call('GET /computers/{computer}/problems', { path: { computer: id } }),
+  });
 
 const ARRIVALS_MS = 5000;
 
@@ -124,17 +106,20 @@ const ARRIVALS_MS = 5000;
 export const useArrivals = (id: ComputerId) =>
   useQuery({
     queryKey: keys.arrivals(id),
-    queryFn: () => ask<Arrival[]>('GET', `/computers/${id}/arrivals`),
+    queryFn: () => call('GET /computers/{computer}/arrivals', { path: { computer: id } }),
     refetchInterval: ARRIVALS_MS,
   });
 
 export const useVendors = (id: ComputerId) =>
-  useQuery({ queryKey: keys.vendors(id), queryFn: () => ask<VendorView[]>('GET', `/computers/${id}/vendors`) });
+  useQuery({
+    queryKey: keys.vendors(id),
+    queryFn: () => call('GET /computers/{computer}/vendors', { path: { computer: id } }),
+  });
 
 export const useStory = (scan: string, wanted: boolean) =>
   useQuery({
     queryKey: keys.story(scan),
-    queryFn: () => ask<ScanStory>('GET', `/scans/${scan}/story`),
+    queryFn: () => call('GET /scans/{scan}/story', { path: { scan } }),
     enabled: wanted,
   });
 
@@ -145,7 +130,7 @@ export const useCatalogue = (id: ComputerId) =>
     staleTime: Infinity,
     structuralSharing: false,
     queryFn: async (): Promise<Catalogue> => {
-      const view = await ask<CatalogueView>('GET', `/computers/${id}/catalogue`);
+      const view: CatalogueView = await call('GET /computers/{computer}/catalogue', { path: { computer: id } });
       const { plugins } = view;
       return { ...view, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
     },
@@ -154,22 +139,32 @@ export const useCatalogue = (id: ComputerId) =>
 export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
   useQuery({
     queryKey: keys.plugin(id, plugin),
-    queryFn: () => ask<PluginDetail>('GET', `/computers/${id}/plugins/${encodeURIComponent(plugin)}`),
+    queryFn: () => call('GET /computers/{computer}/plugins/{plugin}', { path: { computer: id, plugin } }),
   });
 
-export const useArrangement = (id: ComputerId) =>
-  useQuery({
-    queryKey: keys.arrangement(id),
-    staleTime: Infinity,
-    structuralSharing: false,
-    queryFn: async (): Promise<Arranged> => {
-      const view = await ask<ArrangementView>('GET', `/computers/${id}/arrangement`);
-      const maps = ROW_KINDS.map((kind) => [kind, new Map(view[kind].map((row) => [row.id, row]))]);
-      return {
-        state: Object.fromEntries(maps) as Arrangement,
-        revision: view.revision,
-        steps: view.steps,
-        savedAt: null,
-      };
-    },
+/** The name of a plugin, as far as this window knows the catalogue. */
+export const nameIn = (client: QueryClient, computer: ComputerId, id: PluginId): string | undefined =>
+  client.getQueryData<Catalogue>(keys.catalogue(computer))?.byId.get(id)?.name;
+
+/** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
+export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
+  for (const name of ['catalogue', 'plugin', 'vendors']) void client.invalidateQueries({ queryKey: [name, computer] });
+}
+
+/** Whether this window has a catalogue, and it is older than the server's. */
+export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revision: number): boolean =>
+  (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
+
+/** One more load of a plugin, where the catalogue shows how often it was loaded. */
+export function countLoadOf(client: QueryClient, computer: ComputerId, id: string): void {
+  client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
+    const plugin = catalogue?.byId.get(asId<PluginId>(id));
+    if (catalogue === undefined || plugin === undefined) return catalogue;
+    const counted = { ...plugin, loads: plugin.loads + 1 };
+    return {
+      ...catalogue,
+      plugins: catalogue.plugins.map((one) => (one === plugin ? counted : one)),
+      byId: new Map(catalogue.byId).set(plugin.id, counted),
+    };
   });
+}

@@ -1,31 +1,32 @@
 import type { ReactNode } from 'react';
 import { useComputer } from '../lib/use-computer';
-import { useArrangement } from '../catalogue/queries';
-import { useChanges } from '../arrangement/use-changes';
 
-/** The line at the foot: what the place says, undo and redo in words, and that all is saved. */
+import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
+import { useChanges } from '../arrangement/changes';
+import { savingWords } from './saving-words';
+
+/** The line at the foot: what the place says, undo and redo in words, and whether all is saved. */
 export function StatusLine({ children }: { children: ReactNode }) {
   const computer = useComputer();
   const arranged = useArrangement(computer.id).data;
+  const underWay = useUnderWay(computer.id);
   const { step } = useChanges(computer.id);
-  const steps = arranged?.steps;
+  const { undo = null, redo = null } = arranged?.history.steps ?? {};
   return (
     <footer className="status-line">
       {children}
       <span className="grow" />
-      {steps?.undo != null && (
+      {undo !== null && (
         <button type="button" className="plain" onClick={() => void step('undo')}>
-          Undo: {steps.undo} <kbd>Ctrl Z</kbd>
+          Undo: {undo.label} <kbd>Ctrl Z</kbd>
         </button>
       )}
-      {steps?.redo != null && (
+      {redo !== null && (
         <button type="button" className="plain" onClick={() => void step('redo')}>
-          Redo: {steps.redo} <kbd>Ctrl Shift Z</kbd>
+          Redo: {redo.label} <kbd>Ctrl Shift Z</kbd>
         </button>
       )}
-      <span role="status">{arranged?.savedAt == null ? 'all saved' : `all saved ${timeOf(arranged.savedAt)}`}</span>
+      <span role="status">{savingWords(arranged, underWay)}</span>
     </footer>
   );
 }
-
-const timeOf = (iso: string): string => new Date(iso).toLocaleTimeString([], { hour12: false });

@@ -1,9 +1,10 @@
 import type { Format } from '@clever-drawer/core/facts/format';
 import { STANDARD_PREFERENCE, type Criterion, type Preference } from '@clever-drawer/core/catalogue/preference';
-import { GENERAL_PREFERENCE } from '@clever-drawer/core/chests/by-hand';
+import { GENERAL_PREFERENCE } from '@clever-drawer/core/chests/rows/preference';
 import { preferenceOf } from '@clever-drawer/core/chests/with-choices';
-import { useArrangement } from '../catalogue/queries';
-import { useChanges } from '../arrangement/use-changes';
+
+import { useArrangement } from '../arrangement/arrangement-query';
+import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 
 const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {

@@ -1,7 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
-import type { ScanView } from '@clever-drawer/contract/responses';
-import { ask, wordsOf } from '../lib/api';
+import { call, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 
@@ -16,7 +15,11 @@ export function useStartScan() {
   const { id } = useComputer();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (wish: ScanWish) => ask<ScanView>('POST', `/computers/${id}/scans`, wish),
+    mutationFn: ({ folderIds = [], paths = [], again = false }: ScanWish) =>
+      call('POST /computers/{computer}/scans', {
+        path: { computer: id },
+        body: { folderIds: [...folderIds], paths: [...paths], again },
+      }),
     onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
     onError: (error) => toast.error(wordsOf(error)),
   });
@@ -26,7 +29,7 @@ export function useCancelScan() {
   const { id } = useComputer();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (scanId: string) => ask<ScanView>('POST', `/scans/${scanId}/cancel`, {}),
+    mutationFn: (scan: string) => call('POST /scans/{scan}/cancel', { path: { scan } }),
     onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
     onError: (error) => toast.error(wordsOf(error)),
   });
@@ -37,7 +40,7 @@ export function useRename() {
   const { id } = useComputer();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (name: string) => ask('PATCH', `/computers/${id}`, { name }),
+    mutationFn: (name: string) => call('PATCH /computers/{computer}', { path: { computer: id }, body: { name } }),
     onSettled: () => client.invalidateQueries({ queryKey: keys.computers }),
     onError: (error) => toast.error(wordsOf(error)),
   });
@@ -54,17 +57,19 @@ export function useFolderChanges() {
     ]);
   };
   const add = useMutation({
-    mutationFn: (path: string) => ask('POST', `/computers/${id}/folders`, { path }),
+    mutationFn: (path: string) =>
+      call('POST /computers/{computer}/folders', { path: { computer: id }, body: { path } }),
     onSettled: after,
   });
   const remove = useMutation({
-    mutationFn: (folder: string) => ask('DELETE', `/computers/${id}/folders/${folder}`),
+    mutationFn: (folder: string) =>
+      call('DELETE /computers/{computer}/folders/{folder}', { path: { computer: id, folder } }),
     onSettled: after,
     onError: (error) => toast.error(wordsOf(error)),
   });
   const change = useMutation({
     mutationFn: ({ folder, ...switches }: { folder: string; asks?: boolean; watches?: boolean }) =>
-      ask('PATCH', `/computers/${id}/folders/${folder}`, switches),
+      call('PATCH /computers/{computer}/folders/{folder}', { path: { computer: id, folder }, body: switches }),
     onSettled: after,
     onError: (error) => toast.error(wordsOf(error)),
   });

@@ -3,7 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { VendorView } from '@clever-drawer/contract/responses';
 import { useVendors } from '../catalogue/queries';
-import { useChanges } from '../arrangement/use-changes';
+import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 
 /** Vendors with several spellings, and a way to join two vendors or keep two spellings apart. */

@@ -2,8 +2,10 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ImportReport } from '@clever-drawer/contract/responses';
-import { ApiError, ask, wordsOf } from '../lib/api';
-import { keys, useArrangement } from '../catalogue/queries';
+import { useChanges } from '../arrangement/changes';
+import { addressOf, ApiError, wordsOf } from '../lib/api';
+import { keys } from '../catalogue/queries';
+import { useArrangement } from '../arrangement/arrangement-query';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 
@@ -28,7 +30,11 @@ export function KeepPage() {
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>
           ) : (
-            <a className="btn btn-primary" href={`/api/computers/${computer.id}/export`} download>
+            <a
+              className="btn btn-primary"
+              href={addressOf('GET /computers/{computer}/export', { path: { computer: computer.id } })}
+              download
+            >
               Export {chests} {chests === 1 ? 'chest' : 'chests'} with {drawers} {drawers === 1 ? 'drawer' : 'drawers'}
             </a>
           )}
@@ -45,20 +51,18 @@ export function KeepPage() {
 function ImportPanel() {
   const computer = useComputer();
   const client = useQueryClient();
+  const changes = useChanges(computer.id);
   const picker = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
   const bringIn = useMutation({
     mutationFn: async (file: File) => {
       setName(file.name);
-      return ask<ImportReport>('POST', `/computers/${computer.id}/import`, await parse(file));
+      return changes.bringIn(await parse(file));
     },
     onSettled: () => {
       // The same file may be chosen again after it was mended.
       if (picker.current !== null) picker.current.value = '';
-      return Promise.all([
-        client.invalidateQueries({ queryKey: keys.arrangement(computer.id) }),
-        client.invalidateQueries({ queryKey: keys.catalogue(computer.id) }),
-      ]);
+      return client.invalidateQueries({ queryKey: keys.catalogue(computer.id) });
     },
   });
   return (

@@ -1,3 +1,4 @@
+import type { AnswerOf, EndpointKey, PathOf, QueryOf, RequestOf } from '@clever-drawer/contract/api';
 import type { ProblemDetails } from '@clever-drawer/contract/responses';
 
 /** A request that did not succeed, in the server's words; `status` is 0 when the server did not answer at all. */
@@ -11,17 +12,26 @@ export class ApiError extends Error {
   }
 }
 
-/** This window's name among the open ones: it is not told of its own changes. */
-export const WINDOW = crypto.randomUUID();
+/** What goes along with a request: values of its path, what is asked behind it, what is sent (a file as it is), and the window that asks. */
+export type Asked<Key extends EndpointKey> = {
+  readonly window?: string;
+} & (keyof PathOf<Key> extends never ? { readonly path?: undefined } : { readonly path: PathOf<Key> }) &
+  (QueryOf<Key> extends undefined ? { readonly query?: undefined } : { readonly query?: Partial<QueryOf<Key>> }) &
+  (RequestOf<Key> extends undefined ? { readonly body?: Blob } : { readonly body: RequestOf<Key> });
 
-/** Asks the server; a body is sent as JSON, a file as it is. Rejects with ApiError. */
-export async function ask<T>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: string, body?: unknown): Promise<T> {
+/** Asks the server by an endpoint of its table. Rejects with ApiError. */
+export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>): Promise<AnswerOf<Key>> {
+  const [method = ''] = key.split(' ');
+  const { body, window } = asked as { readonly body?: unknown; readonly window?: string };
   let response: Response;
   try {
     const isFile = body instanceof Blob;
-    response = await fetch(`/api${path}`, {
+    response = await fetch(addressOf(key, asked as never), {
       method,
-      headers: { 'x-window': WINDOW, 'content-type': isFile ? 'application/octet-stream' : 'application/json' },
+      headers: {
+        ...(window === undefined ? {} : { 'x-window': window }),
+        'content-type': isFile ? 'application/octet-stream' : 'application/json',
+      },
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
     });
   } catch {
@@ -32,7 +42,19 @@ export async function ask<T>(method: 'GET' | 'POST' | 'PATCH' | 'DELETE', path: 
   }
   const text = await response.text();
   if (!response.ok) throw errorOf(response.status, text);
-  return (text === '' ? undefined : JSON.parse(text)) as T;
+  return (text === '' ? undefined : JSON.parse(text)) as AnswerOf<Key>;
+}
+
+/** The address of an endpoint, for links, pictures and lines that stay open. */
+export function addressOf<Key extends EndpointKey>(key: Key, asked: Omit<Asked<Key>, 'body' | 'window'>): string {
+  const { path = {}, query = {} } = asked as {
+    readonly path?: Readonly<Record<string, string>>;
+    readonly query?: Readonly<Record<string, string | number>>;
+  };
+  const [, template = ''] = key.split(' ');
+  const filled = template.replace(/\{(\w+)\}/g, (_all, name: string) => encodeURIComponent(path[name] ?? ''));
+  const asks = new URLSearchParams(Object.entries(query).map(([name, value]) => [name, String(value)])).toString();
+  return `/api${filled}${asks === '' ? '' : `?${asks}`}`;
 }
 
 function errorOf(status: number, text: string): ApiError {

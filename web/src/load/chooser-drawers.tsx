@@ -1,5 +1,5 @@
 import { useRef, type KeyboardEvent } from 'react';
-import type { Chest } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { OfferedDrawer } from './use-offer';
 
 interface Props {

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
-import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/arrangement';
+import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ChosenPlugin } from '../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 

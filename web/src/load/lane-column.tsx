@@ -1,4 +1,5 @@
-import type { Lane, LaneKind, Slot } from '@clever-drawer/core/chests/arrangement';
+import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { TypeGlyph } from '../catalogue/type-glyph';

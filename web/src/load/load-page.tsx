@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { type Lane, type Slot } from '@clever-drawer/core/chests/arrangement';
+import type { Lane } from '@clever-drawer/core/chests/rows/lane';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { asId, type LaneId, type SessionId } from '@clever-drawer/core/ids';
 import { EmptyNote, Failed, Loading } from '../parts/empty-note';
-import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../catalogue/queries';
+import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
+import { useArrangement } from '../arrangement/arrangement-query';
+import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
-import { useChanges, type Changes } from '../arrangement/use-changes';
+import { useChanges, type Changes } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { LaneColumn, SLOT_SELECTOR } from './lane-column';
 import { SlotChooser, type Chosen } from './slot-chooser';
@@ -28,7 +31,7 @@ interface LastLoad {
   readonly seconds: number;
 }
 
-function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue: Catalogue; arranged: Arranged }) {
+function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue: Catalogue; arranged: WindowState }) {
   const catalogue = useChosen(workedOut, state);
   const computer = useComputer();
   const changes = useChanges(computer.id);

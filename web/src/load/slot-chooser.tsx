@@ -1,18 +1,15 @@
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import type { LoadWay } from '@clever-drawer/contract/requests';
-import {
-  FAVOURITES,
-  trayEntryId,
-  type Arrangement,
-  type Lane,
-  type Slot,
-} from '@clever-drawer/core/chests/arrangement';
+import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Lane } from '@clever-drawer/core/chests/rows/lane';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
-import type { Changes } from '../arrangement/use-changes';
+import type { Changes } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { ChooserDrawers } from './chooser-drawers';
 import { ChooserList } from './chooser-list';

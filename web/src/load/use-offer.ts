@@ -1,6 +1,8 @@
 import { useMemo } from 'react';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
-import { FAVOURITES, TRAYS, type Arrangement, type SlotKind } from '@clever-drawer/core/chests/arrangement';
+import { FAVOURITES, TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import { drawerAndInner, drawersOfChest, pathTo, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
 import type { ChestId } from '@clever-drawer/core/ids';

@@ -1,9 +1,11 @@
 import { useMemo } from 'react';
-import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue } from '../catalogue/queries';
-import type { Changes } from '../arrangement/use-changes';
+import type { Changes } from '../arrangement/changes';
 import { AsideBox } from './plugin/aside-box';
 import { DrawerBox } from './drawer/drawer-box';
 import { NamesBox } from './plugin/names-box';

@@ -1,12 +1,15 @@
 import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { LAST_LOOK, TRAYS, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../parts/empty-note';
-import type { Arranged, ChosenCatalogue } from '../catalogue/queries';
-import { useChanges } from '../arrangement/use-changes';
+import type { ChosenCatalogue } from '../catalogue/queries';
+import type { WindowState } from '../arrangement/window-state';
+import { useChanges } from '../arrangement/changes';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useKept } from '../lib/use-kept';
 import { useSteady, useSteadyList } from '../lib/use-steady';
@@ -39,7 +42,7 @@ const DRAG_STARTS = { activationConstraint: { distance: 5 } };
 const NONE_LIT: ReadonlySet<string> = new Set();
 
 /** The list, the chest, and everything that goes on between them. */
-export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: Arranged }) {
+export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: WindowState }) {
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const { state } = arranged;

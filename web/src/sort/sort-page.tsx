@@ -1,7 +1,9 @@
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { EmptyNote, Failed, Loading } from '../parts/empty-note';
-import { useArrangement, useCatalogue, useChosen, type Arranged, type Catalogue } from '../catalogue/queries';
+import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
+import { useArrangement } from '../arrangement/arrangement-query';
+import type { WindowState } from '../arrangement/window-state';
 import { useComputer } from '../lib/use-computer';
 import { SortDesk } from './sort-desk';
 
@@ -28,6 +30,6 @@ export function SortPage() {
   return <Chosen catalogue={catalogue.data} arranged={arranged.data} />;
 }
 
-function Chosen({ catalogue, arranged }: { catalogue: Catalogue; arranged: Arranged }) {
+function Chosen({ catalogue, arranged }: { catalogue: Catalogue; arranged: WindowState }) {
   return <SortDesk catalogue={useChosen(catalogue, arranged.state)} arranged={arranged} />;
 }

@@ -1,5 +1,5 @@
 import type { Architecture } from '../format.js';
-import type { BinaryFacts } from './read-binary.js';
+import type { BinaryFacts } from './binary-facts.js';
 import type { ReadAt } from './bytes.js';
 import { Fields, zeroEnded } from './bytes.js';
 

@@ -1,5 +1,5 @@
 import type { Architecture } from '../format.js';
-import type { BinaryFacts } from './read-binary.js';
+import type { BinaryFacts } from './binary-facts.js';
 import { Fields } from './bytes.js';
 
 // cputype values of the Mach-O header (mach/machine.h); ARM, PowerPC from memory.

@@ -1,6 +1,6 @@
 import { Resource } from 'resedit';
 import type { Architecture } from '../format.js';
-import type { BinaryFacts } from './read-binary.js';
+import type { BinaryFacts } from './binary-facts.js';
 import type { ReadAt } from './bytes.js';
 import { Fields, zeroEnded } from './bytes.js';
 

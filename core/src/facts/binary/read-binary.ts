@@ -1,21 +1,9 @@
-import type { Architecture } from '../format.js';
+import type { BinaryFacts } from './binary-facts.js';
 import type { ReadAt } from './bytes.js';
 import { Fields } from './bytes.js';
 import { readElf } from './elf.js';
 import { readMachO } from './mach-o.js';
 import { readPe } from './pe.js';
-
-export type BinaryKind = 'pe' | 'elf' | 'mach-o';
-
-/** What the header of a program file tells without running it. */
-export interface BinaryFacts {
-  readonly kind: BinaryKind;
-  readonly architectures: readonly Architecture[];
-  /** Names of exported functions; null when the table is absent or not read (Mach-O). */
-  readonly exports: ReadonlySet<string> | null;
-  /** Strings of the Windows version resource ("CompanyName" …); empty when there is none. */
-  readonly versionStrings: Readonly<Record<string, string>>;
-}
 
 /** How much of a binary is wanted: the header alone, or exported names and version strings too. */
 export type Wanted = 'header' | 'all';

@@ -2,10 +2,12 @@ import type { MigrationInterface } from 'typeorm';
 import { CatalogueAndArrangement1764000000000 } from './1764000000000-catalogue-and-arrangement.js';
 import { EvidenceAndCorrections1764900000000 } from './1764900000000-evidence-and-corrections.js';
 import { Sorting1766000000000 } from './1766000000000-sorting.js';
+import { NumberedSteps1767000000000 } from './1767000000000-numbered-steps.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   CatalogueAndArrangement1764000000000,
   EvidenceAndCorrections1764900000000,
   Sorting1766000000000,
+  NumberedSteps1767000000000,
 ];

@@ -1,7 +1,8 @@
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
-import { CHEST_SLOTS, type Arrangement, type Chest, type ChestSlot } from '@clever-drawer/core/chests/arrangement';
+import { CHEST_SLOTS, type Chest, type ChestSlot } from '@clever-drawer/core/chests/rows/chest';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
 import { chestsOf, drawersOfChest } from '@clever-drawer/core/chests/look-up';

@@ -1,11 +1,13 @@
 import { useDroppable } from '@dnd-kit/core';
 import { memo, useDeferredValue, useState, type ReactNode } from 'react';
-import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { useSteady } from '../../lib/use-steady';
 import { CHEST_AREA, type Target } from '../drag/drag';
 import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';

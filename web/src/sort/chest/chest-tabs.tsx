@@ -1,12 +1,14 @@
 import { useState, type KeyboardEvent } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { toast } from 'sonner';
-import type { Arrangement, Chest } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
+import type { Intent } from '@clever-drawer/core/chests/intent';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { ChestForm, type NewChest } from './chest-form';
 
 interface Props {
@@ -29,9 +31,13 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     setForm(null);
     if (edited === null) void makeChest(changes, wish).then((id) => id !== null && choose(id));
     else {
-      if (wish.name !== edited.name) void changes.make({ kind: 'rename-chest', id: edited.id, name: wish.name });
-      if (!sameRow({ slots: wish.slots }, { slots: edited.slots }))
-        void changes.make({ kind: 'set-chest-slots', id: edited.id, slots: wish.slots });
+      const { id } = edited;
+      const { name, slots } = wish;
+      // Name and purpose are one act: one step back takes both.
+      const intents: Intent[] = [];
+      if (name !== edited.name) intents.push({ kind: 'rename-chest', id, name });
+      if (!sameRow({ slots }, { slots: edited.slots })) intents.push({ kind: 'set-chest-slots', id, slots });
+      if (intents.length > 0) void changes.make(...intents);
     }
   };
   const remove = async (gone: Chest): Promise<void> => {
@@ -131,7 +137,8 @@ export async function makeChest(changes: Changes, { name, slots, start }: NewChe
       return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name })) ? id : null;
     case 'worked-out': {
       const { kind: _kind, ...wish } = start;
-      return (await changes.save('/worked-out-chests', { id, name, slots, ...wish })) ? id : null;
+      const made = await changes.workOut({ id, name, slots: slots === null ? null : [...slots], ...wish });
+      return made ? id : null;
     }
   }
 }

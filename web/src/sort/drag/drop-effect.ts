@@ -1,5 +1,6 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { entryId, trayEntryId } from '@clever-drawer/core/chests/arrangement';
+import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawersIn, pathTo, trayName } from '@clever-drawer/core/chests/look-up';

@@ -2,7 +2,7 @@ import type { DndContextProps } from '@dnd-kit/core';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { targetAt, type Dragged, type Point, type Target } from './drag';
 import { effectOf } from './drop-effect';
 

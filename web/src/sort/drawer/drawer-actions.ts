@@ -1,12 +1,14 @@
 import { toast } from 'sonner';
-import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { linesIn } from '@clever-drawer/core/chests/file-into';
+import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import type { DrawerActions } from './drawer-front';
 import type { LineActions, ListedLine } from './line-list';
 
@@ -41,7 +43,6 @@ export function drawerActions({ state, catalogue, changes, open, setOpen, ask, l
     sort: (drawer, by, isStanding) => {
       if (isStanding) void changes.make({ kind: 'set-sort', id: drawer.id, sort: by });
       else {
-        if (drawer.sort !== null) void changes.make({ kind: 'set-sort', id: drawer.id, sort: null });
         const ids = sortedLines(state, catalogue, drawer, by);
         void changes.make({ kind: 'arrange', drawerId: drawer.id, ids, by });
       }
@@ -124,9 +125,10 @@ export function lineActionsOf(
       });
     },
     remove: (lines) => {
-      for (const id of dividersIn(lines)) void changes.make({ kind: 'remove-divider', id });
       const pluginIds = pluginsIn(lines);
-      if (pluginIds.length > 0) void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds });
+      const intents = dividersIn(lines).map((id): Intent => ({ kind: 'remove-divider', id }));
+      if (pluginIds.length > 0) intents.push({ kind: 'take-out', drawerId: drawer.id, pluginIds });
+      if (intents.length > 0) void changes.make(...intents);
     },
     rename: (line) =>
       'divider' in line

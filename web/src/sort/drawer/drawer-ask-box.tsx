@@ -1,10 +1,12 @@
-import type { Arrangement, Chest } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
+import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { SpotBox } from './drawer-box';
 import { DrawerForm } from './drawer-form';
 import type { DrawerAsk } from './drawer-actions';
@@ -60,8 +62,11 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
           close={close}
           done={(name, rule) => {
             close();
-            if (name !== drawer.name) void changes.make({ kind: 'rename-drawer', id: drawer.id, name });
-            if (!sameRow(rule, drawer.rule)) void changes.make({ kind: 'set-rule', id: drawer.id, rule });
+            const { id } = drawer;
+            const intents: Intent[] = [];
+            if (name !== drawer.name) intents.push({ kind: 'rename-drawer', id, name });
+            if (!sameRow(rule, drawer.rule)) intents.push({ kind: 'set-rule', id, rule });
+            if (intents.length > 0) void changes.make(...intents);
           }}
         />
       );

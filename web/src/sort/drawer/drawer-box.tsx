@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
-import type { Arrangement, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';

@@ -1,6 +1,6 @@
 import { useDraggable } from '@dnd-kit/core';
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
-import type { Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
 

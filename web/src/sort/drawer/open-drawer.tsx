@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import type { Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import type { ChosenPlugin } from '../../catalogue/queries';

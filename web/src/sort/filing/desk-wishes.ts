@@ -1,5 +1,6 @@
 /** What the keys of the desk come to, as wishes. */
-import { trayEntryId, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';

@@ -1,12 +1,14 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DrawerProposer } from '@clever-drawer/core/chests/propose-drawers';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { pathInWords } from '../drawer/drawer-box';
 
 interface Props {

@@ -1,7 +1,9 @@
 import { useState } from 'react';
-import type { Arrangement, Chest, Drawer } from '@clever-drawer/core/chests/arrangement';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 
 interface Filing {
   readonly file: (ids: readonly PluginId[], drawers: readonly Pick<Drawer, 'id'>[]) => void;

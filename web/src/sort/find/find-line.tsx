@@ -4,7 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { NameBox } from '../../parts/name-box';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
 import { QUESTIONS, type SortViewing } from './use-sort-view';
 

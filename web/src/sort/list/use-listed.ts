@@ -1,6 +1,8 @@
+import memoizeOne from 'memoize-one';
 import { useMemo } from 'react';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import { emptyArrangement, type Arrangement, type Drawer } from '@clever-drawer/core/chests/arrangement';
+import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
@@ -19,7 +21,6 @@ import {
   type Places,
 } from '../ribbons/facets';
 import type { Found } from '../../catalogue/use-search';
-import { rememberLast } from '../../lib/remember';
 import { QUESTIONS, type Question, type SortView } from '../find/use-sort-view';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
@@ -106,7 +107,7 @@ export function useListed(
  * Where each plugin stands. What was put in by hand is looked up plugin by plugin in groups that a change carries on; only what rules put there is
  * listed here.
  */
-const placesIn = rememberLast(
+const placesIn = memoizeOne(
   (
     catalogue: ChosenCatalogue,
     drawer: Arrangement['drawer'],
@@ -152,13 +153,13 @@ function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: numb
   return { filed, toFile };
 }
 
-const factsOfCatalogue = rememberLast(catalogueFacets);
-const vendorsOf = rememberLast((catalogue: ChosenCatalogue) =>
+const factsOfCatalogue = memoizeOne(catalogueFacets);
+const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
   factsOfCatalogue(catalogue)
     .vendor.values.filter((value) => value !== NOT_KNOWN)
     .sort(compareNames),
 );
-const factsOfArrangement = rememberLast(
+const factsOfArrangement = memoizeOne(
   (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], places: Places) =>
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
 );

@@ -2,18 +2,11 @@ import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import {
-  ASIDE_LABELS,
-  ASIDE_REASONS,
-  demosOf,
-  narrowBuilds,
-  otherBuilds,
-  type AsideReason,
-  type AsideWish,
-} from '@clever-drawer/core/chests/set-aside';
+import { ASIDE_LABELS, ASIDE_REASONS, type AsideReason } from '@clever-drawer/core/chests/rows/aside';
+import { demosOf, narrowBuilds, otherBuilds, type AsideWish } from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 
 const SHOWN = 8;
 

@@ -1,9 +1,9 @@
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ASIDE_LABELS } from '@clever-drawer/core/chests/set-aside';
+import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
 import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-facts';
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
-import { useChanges } from '../../arrangement/use-changes';
+import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 
 type Build = PluginDetail['builds'][number];

@@ -4,7 +4,7 @@ import Form from 'react-bootstrap/Form';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asId, type BuildId, type PluginId } from '@clever-drawer/core/ids';
-import { useChanges } from '../../arrangement/use-changes';
+import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 
 /** Parts a plugin whose builds are not one product after all, and takes back what was joined or parted by hand. */

@@ -2,10 +2,11 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
-import { proposeStripLabel, STRIP_LABEL_LENGTH, tagsOf } from '@clever-drawer/core/chests/naming';
+import { proposeStripLabel, tagsOf } from '@clever-drawer/core/chests/naming';
+import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { fold } from '@clever-drawer/core/text/words';
 import type { ChosenPlugin } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 
 /** Nickname, strip label, note and tags of a plugin; for several of them the tags alone. */
 export function NamesBox({

@@ -13,9 +13,9 @@ import {
   type TypeId,
 } from '@clever-drawer/core/catalogue/type-tree';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { Right } from '@clever-drawer/core/chests/intent';
+import type { Intent, Right } from '@clever-drawer/core/chests/intent';
 import { useVendors } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 
 const LEAVE = '';
@@ -56,13 +56,14 @@ export function PutRightBox({
     event.preventDefault();
     if (nothing) return;
     const target = plugins.find((plugin) => plugin.id === into);
-    if (Object.keys(right).length > 0) void changes.make({ kind: 'put-right', pluginIds: ids, right });
+    const intents: Intent[] = Object.keys(right).length > 0 ? [{ kind: 'put-right', pluginIds: ids, right }] : [];
     if (target !== undefined) {
       const others = plugins.filter((plugin) => plugin !== target);
       const builds = others.flatMap((plugin) => plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id })));
       const pluginIds = others.map((plugin) => plugin.id);
-      void changes.make({ kind: 'join-plugins', intoId: target.id, pluginIds, builds });
+      intents.push({ kind: 'join-plugins', intoId: target.id, pluginIds, builds });
     }
+    void changes.make(...intents);
     close();
   };
   const takeBack = (): void => {

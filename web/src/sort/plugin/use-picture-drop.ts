@@ -1,8 +1,8 @@
 import { useState, type DragEvent } from 'react';
 import { toast } from 'sonner';
 import type { PluginId } from '@clever-drawer/core/ids';
-import { ask, wordsOf } from '../../lib/api';
-import { useChanges, type Changes } from '../../arrangement/use-changes';
+import { call, wordsOf } from '../../lib/api';
+import { useChanges, type Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 
 const LARGEST = 8_000_000;
@@ -14,7 +14,7 @@ export async function giveFace(computer: string, changes: Changes, pluginId: Plu
     return;
   }
   try {
-    const { picture } = await ask<{ picture: string }>('POST', `/computers/${computer}/pictures`, file);
+    const { picture } = await call('POST /computers/{computer}/pictures', { path: { computer }, body: file });
     await changes.make({ kind: 'show-face', pluginId, picture });
   } catch (error) {
     toast.error(wordsOf(error));

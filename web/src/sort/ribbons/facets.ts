@@ -3,7 +3,7 @@ import { ROLE_LABELS } from '@clever-drawer/core/catalogue/role';
 import { trayName } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
-import { LAST_LOOK } from '@clever-drawer/core/chests/arrangement';
+import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';

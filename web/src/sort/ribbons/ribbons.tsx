@@ -1,6 +1,7 @@
 import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core/catalogue/type-tree';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
-import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import { familyIn, familyValue, isType, labelOf, NONE, NOT_KNOWN, STATES } from './facets';
 import { RibbonBand, type Segment } from './ribbon-band';

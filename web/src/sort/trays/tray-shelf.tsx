@@ -1,11 +1,12 @@
 import { useState, type KeyboardEvent } from 'react';
-import { TRAYS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { useKept } from '../../lib/use-kept';
-import type { Changes } from '../../arrangement/use-changes';
+import type { Changes } from '../../arrangement/changes';
 import { trayId, type Target } from '../drag/drag';
 import { LineList, type LineActions, type ListedLine } from '../drawer/line-list';
 

@@ -1,0 +1,334 @@
+/** The interface of the server, once: routes, the page's calls and the OpenAPI document are made from this table. */
+import type { InferType } from 'yup';
+import type { ArrangementDocument, FirstArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
+import { arrangementDocument } from './arrangement-document.js';
+import { changeRequest, stepRequest, type ChangeRequest } from './intents.js';
+import type { ProblemName } from './problems.js';
+import {
+  chestRequest,
+  computerRequest,
+  eventsQuery,
+  folderChangeRequest,
+  folderRequest,
+  journalQuery,
+  loadRequest,
+  renameRequest,
+  scanRequest,
+} from './requests.js';
+import {
+  arrangedPlugin,
+  arrangementView,
+  arrival,
+  catalogueView,
+  computerView,
+  drawerContents,
+  drawerView,
+  folderView,
+  importReport,
+  journalView,
+  made,
+  pluginDetail,
+  problemsView,
+  proposedFolder,
+  savedChange,
+  scanStory,
+  scanView,
+  sentPicture,
+  vendorView,
+} from './responses.js';
+import { flag, listOf, thing, written, type Answer, type AnySchema } from './schema.js';
+
+/** What an endpoint sends that is no JSON: the types of the content. */
+export interface Media {
+  readonly media: readonly string[];
+}
+
+/** One way to ask the server; its key in the table is method and path. */
+export interface Endpoint {
+  /** What it is for, in a sentence. */
+  readonly summary: string;
+  /** What is sent: JSON of this shape, or bytes. */
+  readonly request?: AnySchema | Media;
+  readonly query?: AnySchema;
+  readonly status: 200 | 201 | 202 | 204;
+  /** What is answered; null for nothing. */
+  readonly answer: AnySchema | Media | null;
+  /** Whether the answer bears an ETag of the revisions of the computer's arrangement and catalogue: the same tag means the same answer. */
+  readonly tagged?: true;
+  /** What it may meet besides what any request may (COMMON_PROBLEMS). */
+  readonly problems: readonly ProblemName[];
+}
+
+const NO_COMPUTER = ['not-found'] as const;
+const SENDS = ['not-json', 'request-does-not-fit', 'too-large', 'unsupported-encoding'] as const;
+const CHANGES = [...SENDS, 'not-found', 'conflict', 'not-done'] as const;
+const change = { status: 200, answer: savedChange, problems: CHANGES } as const;
+
+/** Every endpoint by method and path, below /api. */
+export const API = {
+  'GET /health': {
+    summary: 'Whether server and database answer.',
+    status: 200,
+    answer: thing(null, { ok: flag() }),
+    problems: [],
+  },
+  'GET /openapi.json': {
+    summary: 'This document.',
+    status: 200,
+    answer: written<object>({ type: 'object' }),
+    problems: [],
+  },
+
+  'GET /computers': {
+    summary: 'The computers of the studio with the sizes of their catalogues, oldest first.',
+    status: 200,
+    answer: listOf(computerView),
+    problems: [],
+  },
+  'POST /computers': {
+    summary: 'A new computer.',
+    request: computerRequest,
+    status: 201,
+    answer: made,
+    problems: SENDS,
+  },
+  'PATCH /computers/{computer}': {
+    summary: 'Another name for a computer.',
+    request: renameRequest,
+    status: 204,
+    answer: null,
+    problems: [...SENDS, 'not-found'],
+  },
+
+  'GET /computers/{computer}/folders': {
+    summary: 'The plugin folders of a computer, in the order in which they were added.',
+    status: 200,
+    answer: listOf(folderView),
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/proposed-folders': {
+    summary: 'Usual plugin folders that the computer has and that are not on its list.',
+    status: 200,
+    answer: listOf(proposedFolder),
+    problems: NO_COMPUTER,
+  },
+  'POST /computers/{computer}/folders': {
+    summary: 'A new plugin folder.',
+    request: folderRequest,
+    status: 201,
+    answer: made,
+    problems: [...SENDS, 'not-found', 'conflict'],
+  },
+  'PATCH /computers/{computer}/folders/{folder}': {
+    summary: 'Turns the switches of a folder: whether its plugins are asked, and whether it is watched.',
+    request: folderChangeRequest,
+    status: 204,
+    answer: null,
+    problems: [...SENDS, 'not-found'],
+  },
+  'DELETE /computers/{computer}/folders/{folder}': {
+    summary: 'Takes a folder off the list; what was found in it stays until the next scan of everything.',
+    status: 204,
+    answer: null,
+    problems: NO_COMPUTER,
+  },
+
+  'GET /computers/{computer}/catalogue': {
+    summary: 'The whole catalogue as it was worked out, before the producer’s names and corrections.',
+    status: 200,
+    answer: catalogueView,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/plugins': {
+    summary:
+      'The catalogue as the producer has it: names, tags, notes, corrections, and every place that a plugin stands in.',
+    status: 200,
+    answer: listOf(arrangedPlugin),
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/plugins/{plugin}': {
+    summary:
+      'All that is known of one plugin: every fact of its builds with its source, and the evidence for what it is.',
+    status: 200,
+    answer: pluginDetail,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/vendors': {
+    summary: 'The vendors of a computer with the spellings that are taken for each.',
+    status: 200,
+    answer: listOf(vendorView),
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+
+  'GET /computers/{computer}/arrangement': {
+    summary: 'Everything arranged, row by row.',
+    status: 200,
+    answer: arrangementView,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/drawers': {
+    summary: 'All drawers, chest by chest, each outer one before what is inside it, with how many plugins each holds.',
+    status: 200,
+    answer: listOf(drawerView),
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/drawers/{drawer}': {
+    summary: 'What a drawer holds, in order; a clever one with what its rule put there.',
+    status: 200,
+    answer: drawerContents,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/journal': {
+    summary: 'The steps that were taken, newest first.',
+    query: journalQuery,
+    status: 200,
+    answer: journalView,
+    tagged: true,
+    problems: ['request-does-not-fit', 'not-found'],
+  },
+  'GET /computers/{computer}/events': {
+    summary:
+      'What happens, as it happens: changes of the arrangement, and a catalogue that is another now (server-sent events).',
+    query: eventsQuery,
+    status: 200,
+    answer: { media: ['text/event-stream'] },
+    problems: ['request-does-not-fit', 'not-found'],
+  },
+  'POST /computers/{computer}/changes': { summary: 'A change of the arrangement.', request: changeRequest, ...change },
+  'POST /computers/{computer}/undo': { summary: 'Takes the last step back.', request: stepRequest, ...change },
+  'POST /computers/{computer}/redo': {
+    summary: 'Does the last step again that was taken back.',
+    request: stepRequest,
+    ...change,
+  },
+  'POST /computers/{computer}/worked-out-chests': {
+    summary: 'A chest worked out from the catalogue.',
+    request: chestRequest,
+    ...change,
+    status: 201,
+  },
+  'POST /computers/{computer}/loads': {
+    summary: 'Loads a plugin into a slot, and counts it.',
+    request: loadRequest,
+    ...change,
+    status: 201,
+  },
+  'GET /computers/{computer}/export': {
+    summary: 'The arrangement as a document (docs/schemas/arrangement-2.schema.json).',
+    status: 200,
+    answer: written<ArrangementDocument>({ type: 'object' }),
+    problems: NO_COMPUTER,
+  },
+  'POST /computers/{computer}/import': {
+    summary: 'Adds the chests, trays, names and searches of a document of any version to what is there.',
+    request: arrangementDocument,
+    status: 201,
+    answer: importReport,
+    problems: CHANGES,
+  },
+
+  'GET /computers/{computer}/builds/{build}/pictures/{number}': {
+    summary: 'A picture that came with a build.',
+    status: 200,
+    answer: { media: ['image/png'] },
+    problems: NO_COMPUTER,
+  },
+  'POST /computers/{computer}/pictures': {
+    summary: 'Sends a picture of up to 8 MB, to be made the face of a plugin.',
+    request: { media: ['image/png', 'image/jpeg', 'image/webp', 'application/octet-stream'] },
+    status: 201,
+    answer: sentPicture,
+    problems: ['not-found', 'too-large', 'not-a-picture'],
+  },
+  'GET /computers/{computer}/pictures/{picture}': {
+    summary: 'A picture that was sent, by its name.',
+    status: 200,
+    answer: { media: ['image/png', 'image/jpeg', 'image/webp'] },
+    problems: NO_COMPUTER,
+  },
+
+  'GET /computers/{computer}/scans': {
+    summary: 'The scans of a computer, newest first.',
+    status: 200,
+    answer: listOf(scanView),
+    problems: NO_COMPUTER,
+  },
+  'POST /computers/{computer}/scans': {
+    summary: 'Puts a scan of some folders or places, or of everything, into the computer’s queue.',
+    request: scanRequest,
+    status: 202,
+    answer: scanView,
+    problems: [...SENDS, 'not-found', 'not-done'],
+  },
+  'GET /computers/{computer}/problems': {
+    summary: 'The places that can’t be read or asked now, with cause and remedy.',
+    status: 200,
+    answer: problemsView,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/arrivals': {
+    summary: 'What came or went in watched folders, and waits to be scanned.',
+    status: 200,
+    answer: listOf(arrival),
+    problems: NO_COMPUTER,
+  },
+  'GET /scans/{scan}': { summary: 'One scan.', status: 200, answer: scanView, problems: NO_COMPUTER },
+  'GET /scans/{scan}/story': {
+    summary: 'What a scan did to each build and place.',
+    status: 200,
+    answer: scanStory,
+    problems: NO_COMPUTER,
+  },
+  'POST /scans/{scan}/cancel': {
+    summary: 'Ends a scan; what it has read is kept.',
+    status: 202,
+    answer: scanView,
+    problems: NO_COMPUTER,
+  },
+} as const satisfies Readonly<Record<string, Endpoint>>;
+
+/** The table as a type. */
+export type Api = typeof API;
+/** Method and path of an endpoint: "GET /computers". */
+export type EndpointKey = keyof Api;
+
+type Names<Path extends string> = Path extends `${string}{${infer Name}}${infer Rest}` ? Name | Names<Rest> : never;
+/** The values that stand in the path of an endpoint, by name. */
+export type PathOf<Key extends EndpointKey> = { readonly [Name in Names<Key>]: string };
+
+/** What an endpoint answers; undefined for nothing and for what is no JSON. */
+export type AnswerOf<Key extends EndpointKey> = Api[Key]['answer'] extends AnySchema
+  ? Answer<Api[Key]['answer']>
+  : undefined;
+
+type Requested<Key extends EndpointKey> = Api[Key] extends { readonly request: infer Request } ? Request : undefined;
+/** What an endpoint is sent, as the server finds it checked; undefined for nothing. */
+export type RequestOf<Key extends EndpointKey> = Key extends `${string}/changes`
+  ? ChangeRequest
+  : Key extends `${string}/import`
+    ? ArrangementDocument | FirstArrangementDocument
+    : Requested<Key> extends AnySchema
+      ? InferType<Requested<Key>>
+      : undefined;
+
+/** What is asked behind the path of an endpoint. */
+export type QueryOf<Key extends EndpointKey> = Api[Key] extends { readonly query: infer Query extends AnySchema }
+  ? InferType<Query>
+  : undefined;
+
+/** Whether what is sent or answered is no JSON. */
+export const isMedia = (shape: AnySchema | Media | null | undefined): shape is Media =>
+  shape !== null && shape !== undefined && 'media' in shape;
+
+/** Method and path of a key. */
+export function partsOfKey(key: EndpointKey): { readonly method: string; readonly path: string } {
+  const [method = '', path = ''] = key.split(' ');
+  return { method, path };
+}

@@ -1,0 +1,37 @@
+import type { ChestId, DrawerId } from '../../ids.js';
+import type { Rule } from '../../rules/rule.js';
+import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
+import { NAME_LENGTH, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
+
+/** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
+export interface Drawer {
+  readonly id: DrawerId;
+  readonly chestId: ChestId;
+  /** The drawer that it is inside of; null in the chest itself. */
+  readonly parentId: DrawerId | null;
+  readonly name: string;
+  /** Order key among its siblings. */
+  readonly order: string;
+  readonly rule: Rule | null;
+  /** How its entries are sorted for good; null leaves them in the order given by hand. */
+  readonly sort: DrawerSort | null;
+}
+
+/** Drawers as rows. */
+export const DRAWER = rowKind<Drawer>()({
+  table: 'drawer',
+  scope: 'studio',
+  columns: {
+    id: text,
+    chestId: text,
+    parentId: orNull(text),
+    name: textUpTo(NAME_LENGTH),
+    order: text,
+    rule: orNull(rule),
+    sort: orNull(oneOf(DRAWER_SORTS)),
+  },
+  refersTo: { chestId: 'chest', parentId: 'drawer' },
+  indexes: [{ columns: ['chestId'], unique: false }],
+  upgrades: [{ to: 2, upgrade: (row) => ({ sort: null, ...row }) }],
+  documented: ['name', 'rule', 'sort'],
+});

@@ -1,0 +1,117 @@
+import type { Arrangement } from '../chests/arrangement.js';
+import type { Change, Edit } from '../chests/edit.js';
+import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
+import { layOutDrawers } from '../chests/lay-out-drawers.js';
+import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
+import { keysBefore } from '../chests/order-keys.js';
+import { trayEntryId } from '../chests/rows/tray-entry.js';
+import type { Format } from '../facts/format.js';
+import type { ChestId, DrawerId, PluginId } from '../ids.js';
+import type { ArrangementDocument, DrawerDocument, LineDocument, PluginReference } from './arrangement-document.js';
+import type { Exported } from './export-arrangement.js';
+
+/** What an import would do: the change, and the plugins that this computer's catalogue lacks (they keep their places). */
+export interface ImportPlan {
+  readonly change: Change;
+  readonly matched: number;
+  readonly missing: readonly PluginReference[];
+}
+
+/** Finds a plugin of the catalogue by its own id, else by the identifier of one of its builds. */
+export function matchReferences(
+  references: readonly PluginReference[],
+  plugins: ReadonlyMap<PluginId, Exported>,
+): Map<PluginId, PluginId> {
+  const byIdentifier = new Map<string, PluginId>();
+  const key = (build: { format: Format; identifier: string | null }): string =>
+    `${build.format}|${build.identifier ?? ''}`;
+  for (const plugin of plugins.values()) {
+    for (const build of plugin.builds) if (build.identifier !== null) byIdentifier.set(key(build), plugin.id);
+  }
+  const matches = new Map<PluginId, PluginId>();
+  for (const reference of references) {
+    const hit = plugins.has(reference.id)
+      ? reference.id
+      : reference.builds
+          .map((build) => (build.identifier === null ? undefined : byIdentifier.get(key(build))))
+          .find((id) => id !== undefined);
+    if (hit !== undefined) matches.set(reference.id, hit);
+  }
+  return matches;
+}
+
+/**
+ * Plans the import of a document: its chests are added beside those at hand, its trays are filled up, its names and reasons taken where
+ * there are none; nothing is replaced.
+ * A plugin that can't be matched keeps its own id and its places, so that it is there when it is installed.
+ */
+export function planImport(
+  state: Arrangement,
+  document: ArrangementDocument,
+  plugins: ReadonlyMap<PluginId, Exported>,
+  newId: () => string,
+): ImportPlan {
+  const matches = matchReferences(document.plugins, plugins);
+  const here = (id: PluginId): PluginId => matches.get(id) ?? id;
+  const known = new Set(document.plugins.map((reference) => reference.id));
+  const placed = (ids: readonly PluginId[]): PluginId[] => [...new Set(ids.filter((id) => known.has(id)).map(here))];
+  const line = (one: LineDocument): PlannedLine[] =>
+    'divider' in one ? [one] : known.has(one.plugin) ? [{ pluginId: here(one.plugin), name: one.name }] : [];
+  const edits: Edit[] = [];
+  const chestOrders = keysBefore(chestsOf(state), null, document.chests.length);
+  const names = new Set(chestsOf(state).map((chest) => chest.name));
+
+  const drawerPlan = (drawer: DrawerDocument): DrawerPlan => ({
+    name: drawer.name,
+    rule: drawer.rule,
+    sort: drawer.sort,
+    lines: drawer.lines.flatMap(line),
+    inner: drawer.drawers.map(drawerPlan),
+  });
+  document.chests.forEach((chest, index) => {
+    const id = newId() as ChestId;
+    const name = freeName(chest.name, names);
+    names.add(name);
+    edits.push({
+      of: 'chest',
+      id,
+      before: null,
+      after: { id, name, order: chestOrders[index] ?? '', slots: chest.slots },
+    });
+    edits.push(...layOutDrawers(chest.drawers.map(drawerPlan), id, null, () => newId() as DrawerId));
+  });
+  for (const { tray, name, plugins: ids } of document.trays) {
+    const trayId = String(tray);
+    if (name !== null && !state.trayName.has(trayId))
+      edits.push({ of: 'trayName', id: trayId, before: null, after: { id: trayId, name } });
+    const fresh = placed(ids).filter((pluginId) => !state.trayEntry.has(trayEntryId(tray, pluginId)));
+    const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
+    fresh.forEach((pluginId, at) => {
+      const entry = { id: trayEntryId(tray, pluginId), tray, pluginId, order: orders[at] ?? '' };
+      edits.push({ of: 'trayEntry', id: entry.id, before: null, after: entry });
+    });
+  }
+  for (const { id: foreign, naming, aside } of document.plugins) {
+    const id = here(foreign);
+    if (naming !== null && !state.naming.has(id))
+      edits.push({ of: 'naming', id, before: null, after: { ...naming, id } });
+    if (aside !== null && !state.aside.has(id))
+      edits.push({ of: 'aside', id, before: null, after: { ...aside, id, pluginId: id, buildId: null } });
+  }
+  const kept = [...state.keptSearch.values()].sort(byOrder);
+  const newSearches = document.searches.filter((one) => !kept.some((other) => other.query === one.query));
+  const searchOrders = keysBefore(kept, null, newSearches.length);
+  newSearches.forEach((search, at) => {
+    const id = newId();
+    edits.push({ of: 'keptSearch', id, before: null, after: { ...search, id, order: searchOrders[at] ?? '' } });
+  });
+  const missing = document.plugins.filter((reference) => !matches.has(reference.id));
+  const label = `import the arrangement of ${document.computer}`;
+  return { change: { label, edits }, matched: matches.size, missing };
+}
+
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  let free = name;
+  for (let number = 2; taken.has(free); number++) free = `${name} (${String(number)})`;
+  return free;
+}

@@ -1,0 +1,10 @@
+import type { BuildFacts } from '../facts/build-facts.js';
+import type { ProductName } from './product-name.js';
+
+/** A build with what identity has taken from its name and vendor. */
+export interface Known<B extends BuildFacts = BuildFacts> {
+  readonly build: B;
+  readonly vendor: string | null;
+  readonly vendorKey: string | null;
+  readonly name: ProductName;
+}

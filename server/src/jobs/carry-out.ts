@@ -1,0 +1,55 @@
+import type { EntityManager } from 'typeorm';
+import type { SavedChange } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { markOf } from '@clever-drawer/core/chests/edit';
+import type { Intent } from '@clever-drawer/core/chests/intent';
+import { namedBy, planWish } from '@clever-drawer/core/chests/plan-change';
+import type { BuildOf } from '@clever-drawer/core/chests/set-aside';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { conflict, refused } from '../http/http-error.js';
+import { namesOf, ownersOf } from '../store/catalogue-store.js';
+import { saveChange } from '../store/change-journal.js';
+import { hasPicture } from '../store/picture-store.js';
+
+/** Plans a wish against the arrangement as it stands and saves what it comes to; refused where it can't be granted, a conflict where the mark differs. */
+export async function carryOut(
+  db: EntityManager,
+  computerId: ComputerId,
+  state: Arrangement,
+  intents: readonly Intent[],
+  mark?: string,
+): Promise<SavedChange> {
+  const named = intents.map((intent) => namedBy(intent, state));
+  const names = await namesOf(
+    db,
+    computerId,
+    named.flatMap((one) => one.plugins ?? []),
+  );
+  await checkBuilds(
+    db,
+    computerId,
+    named.flatMap((one) => one.builds ?? []),
+  );
+  for (const { picture = null } of named)
+    if (picture !== null && !(await hasPicture(db, computerId, picture)))
+      throw refused('This picture has not been sent yet. Drop it onto the plugin again.');
+  const plan = planWish(state, intents, (id) => names.get(id));
+  if (!plan.ok) throw refused(plan.refusal);
+  if (mark !== undefined && mark !== markOf(plan.change.edits))
+    throw conflict(
+      `Another window has just changed what “${plan.change.label}” touches, so it was not done. Look at it as it is now, and do it again if it is still right.`,
+    );
+  return saveChange(db, computerId, plan.change);
+}
+
+/** Builds that a wish names must still belong where the screen showed them. */
+async function checkBuilds(db: EntityManager, computerId: ComputerId, builds: readonly BuildOf[]): Promise<void> {
+  if (builds.length === 0) return;
+  const owners = await ownersOf(
+    db,
+    computerId,
+    builds.map((build) => build.id),
+  );
+  if (builds.some(({ id, pluginId }) => owners.get(id) !== pluginId))
+    throw refused('These builds have been grouped otherwise in the meantime. Look again, and repeat it.');
+}

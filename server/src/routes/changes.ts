@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import type { Intent } from '@clever-drawer/core/chests/intent';
+import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { withChoices } from '@clever-drawer/core/chests/with-choices';
+import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
+import {
+  asId,
+  type ChestId,
+  type ComputerId,
+  type DrawerId,
+  type PluginId,
+  type SlotId,
+} from '@clever-drawer/core/ids';
+import { fits, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import type { EntityManager } from 'typeorm';
+import { notFound, refused } from '../http/http-error.js';
+import type { Handlers } from '../http/serve.js';
+import { carryOut } from '../jobs/carry-out.js';
+import { loadCatalogue, loadPlugin } from '../store/catalogue-store.js';
+import { saveChange, step } from '../store/change-journal.js';
+import { computerIdOf } from '../store/computer-store.js';
+import { countLoad } from '../store/load-store.js';
+import type { Context } from './context.js';
+
+type Keys =
+  | `POST /computers/{computer}/${'changes' | 'undo' | 'redo' | 'worked-out-chests' | 'loads'}`
+  | 'GET /computers/{computer}/events';
+
+const QUIET_MS = 20_000;
+
+/** What changes the arrangement, undo and redo, and what other windows did. */
+export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
+  const back =
+    (way: 'undo' | 'redo') =>
+    async ({
+      path,
+      window,
+      body,
+    }: {
+      path: { computer: string };
+      window: string | null;
+      body: { expects?: number | undefined };
+    }) => {
+      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
+        saved: await step(db, id, state, way, body.expects ?? null),
+      }));
+      return saved;
+    };
+  return {
+    'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark } }) => {
+      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
+        saved: await carryOut(db, id, state, intents, mark),
+      }));
+      return saved;
+    },
+    'POST /computers/{computer}/undo': back('undo'),
+    'POST /computers/{computer}/redo': back('redo'),
+
+    'POST /computers/{computer}/worked-out-chests': async ({ path, window, body }) => {
+      const { id, without, ...wish } = body;
+      const { saved } = await arranging.change(path.computer, window, async (db, computerId, state) => {
+        if (state.chest.has(id)) throw refused('This chest has been made already.');
+        const here = await leftFor(db, computerId, state, without);
+        const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
+          asId<DrawerId>(randomUUID()),
+        );
+        return { saved: await saveChange(db, computerId, change) };
+      });
+      return saved;
+    },
+
+    'POST /computers/{computer}/loads': async ({ path, window, body: load }) => {
+      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => {
+        const known = await loadPlugin(db, id, asId<PluginId>(load.pluginId));
+        const plugin = known === null ? undefined : withChoices([known], state)[0];
+        if (plugin === undefined) throw notFound('plugin');
+        const build = plugin.builds.find((one) => one.found);
+        if (build === undefined)
+          throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
+        const slot = state.slot.get(load.slotId);
+        if (slot !== undefined && plugin.role !== null && !fits(slot.kind, plugin.role))
+          throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[slot.kind]}.`);
+        const slotId = asId<SlotId>(load.slotId);
+        const intent: Intent = { kind: 'load', slotId, pluginId: plugin.id, buildId: build.id };
+        const change = await carryOut(db, id, state, [intent]);
+        await countLoad(db, id, { ...load, buildId: build.id, change: change.number });
+        return { saved: change };
+      });
+      return saved;
+    },
+
+    'GET /computers/{computer}/events': async ({ path, query, response }) => {
+      const id = await computerIdOf(source.manager, path.computer);
+      response.set({ 'Content-Type': 'text/event-stream', Connection: 'keep-alive' }).flushHeaders();
+      // A comment line now and then keeps whatever stands between from taking the line for dead.
+      const timer = setInterval(() => response.write(':\n\n'), QUIET_MS);
+      response.on('close', () => clearInterval(timer));
+      response.write(':\n\n');
+      await arranging.listen(id, query.window ?? null, response);
+    },
+  };
+}
+
+/** The plugins that a worked-out chest is made of: those found and not set aside, without what another chest holds. */
+async function leftFor(db: EntityManager, id: ComputerId, state: Arrangement, without: string | null) {
+  const all = withChoices((await loadCatalogue(db, id)).plugins, state).filter((plugin) => plugin.found);
+  if (all.length === 0) throw refused('The catalogue is empty. Scan a plugin folder in Intake first.');
+  const byId = new Map(all.map((plugin) => [plugin.id, plugin]));
+  const filed = new Set(
+    (without === null ? [] : drawersOfChest(state, asId<ChestId>(without))).flatMap((drawer) =>
+      contentsOf(state, byId, drawer).plugins.map((content) => content.plugin.id),
+    ),
+  );
+  const left = all
+    .filter((plugin) => !filed.has(plugin.id) && plugin.aside === null)
+    .map((plugin) => ({
+      ...plugin,
+      formats: plugin.builds.filter((build) => build.found).map((build) => build.format),
+    }));
+  if (left.length === 0) throw refused('That chest holds all plugins already; nothing is left for another one.');
+  return left;
+}

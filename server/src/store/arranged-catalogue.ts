@@ -1,0 +1,93 @@
+import type { EntityManager } from 'typeorm';
+import type { ArrangedPluginView, DrawerContentsView, DrawerView, PluginView } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import { loadCatalogue } from './catalogue-store.js';
+
+type ChosenPlugin = PluginView & Chosen;
+type ById = ReadonlyMap<PluginId, ChosenPlugin>;
+
+async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrangement): Promise<ById> {
+  const { plugins } = await loadCatalogue(db, id);
+  return new Map(withChoices(plugins, state).map((plugin) => [plugin.id, plugin]));
+}
+
+/** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */
+export async function arrangedPlugins(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+): Promise<ArrangedPluginView[]> {
+  const byId = await chosenCatalogue(db, id, state);
+  const drawers = new Map<PluginId, ArrangedPluginView['places']['drawers'][number][]>();
+  for (const chest of chestsOf(state)) {
+    for (const drawer of drawersOfChest(state, chest.id)) {
+      const path = pathTo(state, drawer.id).map((one) => one.name);
+      for (const { plugin, by, name } of contentsOf(state, byId, drawer).plugins) {
+        const place = { drawerId: drawer.id, chest: chest.name, path, by, name };
+        drawers.set(plugin.id, [...(drawers.get(plugin.id) ?? []), place]);
+      }
+    }
+  }
+  return [...byId.values()].map(({ naming, aside, contradictions: _sentences, ...plugin }) => ({
+    ...plugin,
+    nickname: naming?.nickname ?? null,
+    stripLabel: naming?.stripLabel ?? null,
+    note: naming?.note ?? null,
+    tags: naming?.tags ?? [],
+    aside: aside === null ? null : { reason: aside.reason, until: aside.until },
+    places: {
+      drawers: drawers.get(plugin.id) ?? [],
+      trays: group(state, 'traysOf', plugin.id).map((entry) => entry.tray),
+    },
+  }));
+}
+
+function summaryOf(state: Arrangement, byId: ById, drawer: Drawer): DrawerView {
+  const { id, chestId, parentId, name, rule } = drawer;
+  return {
+    id,
+    chestId,
+    chest: state.chest.get(chestId)?.name ?? '',
+    parentId,
+    name,
+    path: pathTo(state, id).map((one) => one.name),
+    rule: rule === null ? null : { kind: rule.kind, words: [...rule.words] },
+    plugins: contentsOf(state, byId, drawer).plugins.length,
+  };
+}
+
+/** All drawers, chest by chest, each outer one before what is inside it. */
+export async function drawerSummaries(db: EntityManager, id: ComputerId, state: Arrangement): Promise<DrawerView[]> {
+  const byId = await chosenCatalogue(db, id, state);
+  return chestsOf(state).flatMap((chest) =>
+    drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer)),
+  );
+}
+
+/** What a drawer holds, in the order in which the screen shows it. */
+export async function drawerContents(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+  drawer: Drawer,
+): Promise<DrawerContentsView> {
+  const byId = await chosenCatalogue(db, id, state);
+  const lines = contentsOf(state, byId, drawer).lines.map((line) =>
+    'divider' in line
+      ? { divider: line.divider.label }
+      : {
+          pluginId: line.plugin.id,
+          name: line.name,
+          by: line.by,
+          keyword: line.keyword,
+          found: line.plugin.found,
+        },
+  );
+  return { drawer: summaryOf(state, byId, drawer), lines };
+}

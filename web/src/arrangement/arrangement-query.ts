@@ -1,0 +1,76 @@
+import { useIsMutating, useQuery, type QueryClient } from '@tanstack/react-query';
+import type { ArrangementView } from '@clever-drawer/contract/responses';
+import type { NameOf } from '@clever-drawer/core/chests/plan';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { nameIn } from '../catalogue/queries';
+import { call } from '../lib/api';
+import { queueKey } from './queue';
+import { fetched, opened, type WindowState } from './window-state';
+
+/** The key of a computer's arrangement in this window. */
+export const arrangementKey = (computer: ComputerId) => ['arrangement', computer] as const;
+
+/** Everything arranged, as this window shows it: maybe ahead of the server by what is being saved. */
+export const useArrangement = (computer: ComputerId) =>
+  useQuery({
+    queryKey: arrangementKey(computer),
+    // The server tells of every change, and the window takes each over by itself.
+    staleTime: Infinity,
+    structuralSharing: false,
+    queryFn: async ({ client }): Promise<WindowState> => {
+      const view = await latest(client, computer);
+      const window = knownIn(client, computer);
+      return window === undefined ? opened(view) : fetched(window, view, namesIn(client, computer));
+    },
+  });
+
+/** How many changes of this window are under way. */
+export const useUnderWay = (computer: ComputerId): number => useIsMutating({ mutationKey: queueKey(computer) });
+
+/** What this window knows at the moment; undefined before it has learnt anything. */
+export const knownIn = (client: QueryClient, computer: ComputerId): WindowState | undefined =>
+  client.getQueryData<WindowState>(arrangementKey(computer));
+
+/** Brings what this window knows on, if it knows anything. */
+export function bring(
+  client: QueryClient,
+  computer: ComputerId,
+  on: (window: WindowState, nameOf: NameOf) => WindowState,
+) {
+  const window = knownIn(client, computer);
+  if (window === undefined) return;
+  const next = on(window, namesIn(client, computer));
+  if (next !== window) client.setQueryData<WindowState>(arrangementKey(computer), next);
+}
+
+/** The names of plugins, as this window knows the catalogue. */
+export const namesIn =
+  (client: QueryClient, computer: ComputerId): NameOf =>
+  (id) =>
+    nameIn(client, computer, id);
+
+const toldKey = (computer: ComputerId) => ['told', computer] as const;
+
+/** Notes the revision that the server has told of, so that no older answer is taken for the latest. */
+export const noteTold = (client: QueryClient, computer: ComputerId, revision: number): void =>
+  void client.setQueryData<number>(toldKey(computer), (known = 0) => Math.max(known, revision));
+
+/** The revision that the server has told of last; 0 before it has told of any. */
+export const toldOf = (client: QueryClient, computer: ComputerId): number =>
+  client.getQueryData<number>(toldKey(computer)) ?? 0;
+
+const MOST_TRIES = 3;
+
+/** Everything arranged, as new as what the server has told of: a look that began before may come back after. */
+async function latest(client: QueryClient, computer: ComputerId): Promise<ArrangementView> {
+  for (let tries = 1; ; tries++) {
+    const view = await call('GET /computers/{computer}/arrangement', { path: { computer } });
+    if (tries === MOST_TRIES || view.revision >= toldOf(client, computer)) return view;
+  }
+}
+
+/** Fetches everything, and takes it over. */
+export async function resync(client: QueryClient, computer: ComputerId): Promise<void> {
+  const view = await latest(client, computer);
+  bring(client, computer, (window, nameOf) => fetched(window, view, nameOf));
+}

@@ -1,0 +1,141 @@
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { toast } from 'sonner';
+import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api';
+import type { SentIntent } from '@clever-drawer/contract/intents';
+import type { LoadRequest } from '@clever-drawer/contract/requests';
+import type { ImportReport, SavedChange } from '@clever-drawer/contract/responses';
+import { markOf, regroups } from '@clever-drawer/core/chests/edit';
+import type { Intent } from '@clever-drawer/core/chests/intent';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
+import { call, wordsOf, type Asked } from '../lib/api';
+import { bring, knownIn, namesIn, resync } from './arrangement-query';
+import { queued } from './queue';
+import { windowName } from './window-name';
+import { answered, failed, nextStep, planIn, wished, type Act, type Pending } from './window-state';
+
+/** Endpoints that change the arrangement in a way that only the server can work out. */
+type ServersOwn = `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import'}`;
+
+/** How the arrangement is changed: shown at once, saved at once, and put back with a word when it can't be saved. */
+export interface Changes {
+  /** One act of the hand, of one intent or several; resolves to whether it was saved. */
+  readonly make: (...intents: readonly Intent[]) => Promise<boolean>;
+  readonly load: (request: LoadRequest) => Promise<boolean>;
+  readonly step: (way: 'undo' | 'redo') => Promise<boolean>;
+  /** A chest that the server works out. */
+  readonly workOut: (request: RequestOf<'POST /computers/{computer}/worked-out-chests'>) => Promise<boolean>;
+  /** Brings a document in; rejects with ApiError, and nothing is told. */
+  readonly bringIn: (document: unknown) => Promise<AnswerOf<'POST /computers/{computer}/import'>>;
+}
+
+/** The changes of the computer at hand, in an object that stays the same. */
+export function useChanges(computer: ComputerId): Changes {
+  const client = useQueryClient();
+  return useMemo(() => changesOf(client, computer), [client, computer]);
+}
+
+let acts = 0;
+
+/** The changes of a computer in the window of a query client. */
+export function changesOf(client: QueryClient, computer: ComputerId): Changes {
+  const ask = <Key extends EndpointKey>(key: Key, body: RequestOf<Key>): Promise<AnswerOf<Key>> =>
+    call(key, { path: { computer }, body, window: windowName(client) } as unknown as Asked<Key>);
+
+  /** Sends an act when its turn comes, and takes over what came of it before the next one goes. Rejects when it could not be done. */
+  const send = <T>(
+    act: Act,
+    label: string,
+    work: (now: Pending) => Promise<T>,
+    savedIn: (answer: T) => SavedChange,
+  ) => {
+    const id = ++acts;
+    const isKnown = knownIn(client, computer) !== undefined;
+    bring(client, computer, (window, nameOf) => wished(window, act, id, label, nameOf));
+    return queued(client, computer, async (): Promise<T> => {
+      const now = knownIn(client, computer)?.pending.find((one) => one.id === id);
+      // What it was built on could not be saved, and that was told.
+      if (now === undefined && isKnown) throw new Dropped();
+      try {
+        const answer = await work(now ?? { id, act, label, seen: [] });
+        const saved = savedIn(answer);
+        bring(client, computer, (window, nameOf) => answered(window, id, saved, nameOf));
+        if (regroups(saved.edits)) lookAtCatalogue(client, computer);
+        return answer;
+      } catch (error) {
+        bring(client, computer, (window, nameOf) => failed(window, id, wordsOf(error), nameOf));
+        throw error;
+      } finally {
+        // Where the server does not answer, the line to it is opened again and everything is fetched then.
+        if (knownIn(client, computer)?.isBehind === true) await resync(client, computer).catch(() => undefined);
+      }
+    });
+  };
+  const told = (work: Promise<unknown>): Promise<boolean> =>
+    work.then(
+      () => true,
+      (error: unknown) => {
+        if (!(error instanceof Dropped)) toast.error(wordsOf(error));
+        return false;
+      },
+    );
+  const own = <Key extends ServersOwn>(key: Key, label: string, body: RequestOf<Key>) =>
+    send(
+      { kind: 'other' },
+      label,
+      () => ask(key, body),
+      (answer): SavedChange => (key.endsWith('/import') ? (answer as ImportReport).saved : (answer as SavedChange)),
+    );
+
+  return {
+    make: async (...intents) => {
+      const window = knownIn(client, computer);
+      if (window === undefined) return false;
+      const plan = planIn(window, intents, namesIn(client, computer));
+      if (!plan.ok) {
+        toast.warning(plan.refusal);
+        return false;
+      }
+      return told(
+        send(
+          { kind: 'wish', intents },
+          plan.change.label,
+          ({ seen }) =>
+            ask('POST /computers/{computer}/changes', {
+              intents: intents as readonly SentIntent[],
+              mark: markOf(seen),
+            }),
+          (saved) => saved,
+        ),
+      );
+    },
+    step: (way) => {
+      const window = knownIn(client, computer);
+      const ref = window === undefined ? null : nextStep(window, way);
+      return told(
+        send(
+          { kind: 'step', way, ref },
+          ref?.label ?? way,
+          ({ act }) => {
+            // What could not be known before is known now that all before it has been answered.
+            const own = act.kind === 'step' ? act.ref : null;
+            const number = (own ?? knownIn(client, computer)?.held.history.steps[way])?.number;
+            return ask(`POST /computers/{computer}/${way}`, number == null ? {} : { expects: number });
+          },
+          (saved) => saved,
+        ),
+      );
+    },
+    load: async (request) => {
+      const isDone = await told(own('POST /computers/{computer}/loads', 'load', request));
+      if (isDone) countLoadOf(client, computer, request.pluginId);
+      return isDone;
+    },
+    workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'work out a chest', request)),
+    bringIn: (document) => own('POST /computers/{computer}/import', 'import', document as never),
+  };
+}
+
+/** An act that was never sent. */
+class Dropped extends Error {}

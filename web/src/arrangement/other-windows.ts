@@ -1,0 +1,55 @@
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import type { WindowEvent } from '@clever-drawer/contract/responses';
+import { regroups } from '@clever-drawer/core/chests/edit';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
+import { addressOf } from '../lib/api';
+import { bring, knownIn, noteTold, resync, toldOf } from './arrangement-query';
+import { queued } from './queue';
+import { windowName } from './window-name';
+import { heard } from './window-state';
+
+/** The part of an EventSource that is needed. */
+export type Line = Pick<EventSource, 'onmessage' | 'close'>;
+
+/** Keeps a window in step with the others until the line is closed: their changes are shown as they are made, and what was missed is fetched. */
+export function follow(
+  client: QueryClient,
+  computer: ComputerId,
+  open: (address: string) => Line = (address) => new EventSource(address),
+): Line {
+  const query = { window: windowName(client) };
+  const line = open(addressOf('GET /computers/{computer}/events', { path: { computer }, query }));
+  // Between two changes of this window, so that what is fetched holds each of them wholly or not at all.
+  const catchUp = (): void => void queued(client, computer, () => resync(client, computer)).catch(() => undefined);
+  const fell = (): boolean => {
+    const window = knownIn(client, computer);
+    const told = toldOf(client, computer);
+    return window !== undefined && (window.isBehind || window.held.revision < told);
+  };
+  line.onmessage = ({ data }: MessageEvent<string>) => {
+    const event = JSON.parse(data) as WindowEvent;
+    if (event.kind === 'catalogue') lookAtCatalogue(client, computer);
+    else if (event.kind === 'now') {
+      // The line has just been opened, maybe again: what happened before is not told, but how far it went.
+      noteTold(client, computer, event.arrangementRevision);
+      if (isOlderCatalogue(client, computer, event.catalogueRevision)) lookAtCatalogue(client, computer);
+    } else {
+      noteTold(client, computer, event.saved.revision);
+      bring(client, computer, (window, nameOf) => heard(window, event.saved, nameOf));
+      if (regroups(event.saved.edits)) lookAtCatalogue(client, computer);
+    }
+    if (fell()) catchUp();
+  };
+  return line;
+}
+
+/** See follow. */
+export function useOtherWindows(computer: ComputerId): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    const line = follow(client, computer);
+    return () => line.close();
+  }, [client, computer]);
+}
