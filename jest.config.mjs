@@ -28,5 +28,5 @@ const project = (name, more = {}) => ({
 /** One project for each package. */
 export default {
   projects: [project('core'), project('contract'), project('scan'), project('demo'), project('server'), project('web')],
-  testTimeout: 30_000,
+  testTimeout: 120_000,
 };

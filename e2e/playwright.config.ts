@@ -5,8 +5,8 @@ import { CHROMIUM } from '../scripts/lib/browser.mjs';
 export default defineConfig({
   testDir: './tests',
   outputDir: '../test-results',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   // The tests share one server; each makes what it needs.
   workers: 1,
   retries: 0,

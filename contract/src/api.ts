@@ -3,7 +3,7 @@ import type { InferType } from 'yup';
 import type { ArrangementDocument, FirstArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
 import { arrangementDocument } from './arrangement-document.js';
 import { changeRequest, stepRequest, type ChangeRequest } from './intents.js';
-import type { ProblemName } from './problems.js';
+import type { Endpoint } from './endpoint.js';
 import {
   chestRequest,
   computerRequest,
@@ -15,54 +15,13 @@ import {
   renameRequest,
   scanRequest,
 } from './requests.js';
-import {
-  arrangedPlugin,
-  arrangementView,
-  arrival,
-  catalogueView,
-  computerView,
-  drawerContents,
-  drawerView,
-  folderView,
-  importReport,
-  journalView,
-  made,
-  pluginDetail,
-  problemsView,
-  proposedFolder,
-  savedChange,
-  scanStory,
-  scanView,
-  sentPicture,
-  vendorView,
-} from './responses.js';
+import * as answers from './responses.js';
 import { flag, listOf, thing, written, type Answer, type AnySchema } from './schema.js';
-
-/** What an endpoint sends that is no JSON: the types of the content. */
-export interface Media {
-  readonly media: readonly string[];
-}
-
-/** One way to ask the server; its key in the table is method and path. */
-export interface Endpoint {
-  /** What it is for, in a sentence. */
-  readonly summary: string;
-  /** What is sent: JSON of this shape, or bytes. */
-  readonly request?: AnySchema | Media;
-  readonly query?: AnySchema;
-  readonly status: 200 | 201 | 202 | 204;
-  /** What is answered; null for nothing. */
-  readonly answer: AnySchema | Media | null;
-  /** Whether the answer bears an ETag of the revisions of the computer's arrangement and catalogue: the same tag means the same answer. */
-  readonly tagged?: true;
-  /** What it may meet besides what any request may (COMMON_PROBLEMS). */
-  readonly problems: readonly ProblemName[];
-}
 
 const NO_COMPUTER = ['not-found'] as const;
 const SENDS = ['not-json', 'request-does-not-fit', 'too-large', 'unsupported-encoding'] as const;
 const CHANGES = [...SENDS, 'not-found', 'conflict', 'not-done'] as const;
-const change = { status: 200, answer: savedChange, problems: CHANGES } as const;
+const change = { status: 200, answer: answers.savedChange, problems: CHANGES } as const;
 
 /** Every endpoint by method and path, below /api. */
 export const API = {
@@ -82,14 +41,14 @@ export const API = {
   'GET /computers': {
     summary: 'The computers of the studio with the sizes of their catalogues, oldest first.',
     status: 200,
-    answer: listOf(computerView),
+    answer: listOf(answers.computerView),
     problems: [],
   },
   'POST /computers': {
     summary: 'A new computer.',
     request: computerRequest,
     status: 201,
-    answer: made,
+    answer: answers.made,
     problems: SENDS,
   },
   'PATCH /computers/{computer}': {
@@ -103,20 +62,20 @@ export const API = {
   'GET /computers/{computer}/folders': {
     summary: 'The plugin folders of a computer, in the order in which they were added.',
     status: 200,
-    answer: listOf(folderView),
+    answer: listOf(answers.folderView),
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/proposed-folders': {
     summary: 'Usual plugin folders that the computer has and that are not on its list.',
     status: 200,
-    answer: listOf(proposedFolder),
+    answer: listOf(answers.proposedFolder),
     problems: NO_COMPUTER,
   },
   'POST /computers/{computer}/folders': {
     summary: 'A new plugin folder.',
     request: folderRequest,
     status: 201,
-    answer: made,
+    answer: answers.made,
     problems: [...SENDS, 'not-found', 'conflict'],
   },
   'PATCH /computers/{computer}/folders/{folder}': {
@@ -136,7 +95,7 @@ export const API = {
   'GET /computers/{computer}/catalogue': {
     summary: 'The whole catalogue as it was worked out, before the producer’s names and corrections.',
     status: 200,
-    answer: catalogueView,
+    answer: answers.catalogueView,
     tagged: true,
     problems: NO_COMPUTER,
   },
@@ -144,7 +103,7 @@ export const API = {
     summary:
       'The catalogue as the producer has it: names, tags, notes, corrections, and every place that a plugin stands in.',
     status: 200,
-    answer: listOf(arrangedPlugin),
+    answer: listOf(answers.arrangedPlugin),
     tagged: true,
     problems: NO_COMPUTER,
   },
@@ -152,14 +111,14 @@ export const API = {
     summary:
       'All that is known of one plugin: every fact of its builds with its source, and the evidence for what it is.',
     status: 200,
-    answer: pluginDetail,
+    answer: answers.pluginDetail,
     tagged: true,
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/vendors': {
     summary: 'The vendors of a computer with the spellings that are taken for each.',
     status: 200,
-    answer: listOf(vendorView),
+    answer: listOf(answers.vendorView),
     tagged: true,
     problems: NO_COMPUTER,
   },
@@ -167,21 +126,21 @@ export const API = {
   'GET /computers/{computer}/arrangement': {
     summary: 'Everything arranged, row by row.',
     status: 200,
-    answer: arrangementView,
+    answer: answers.arrangementView,
     tagged: true,
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/drawers': {
     summary: 'All drawers, chest by chest, each outer one before what is inside it, with how many plugins each holds.',
     status: 200,
-    answer: listOf(drawerView),
+    answer: listOf(answers.drawerView),
     tagged: true,
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/drawers/{drawer}': {
     summary: 'What a drawer holds, in order; a clever one with what its rule put there.',
     status: 200,
-    answer: drawerContents,
+    answer: answers.drawerContents,
     tagged: true,
     problems: NO_COMPUTER,
   },
@@ -189,7 +148,7 @@ export const API = {
     summary: 'The steps that were taken, newest first.',
     query: journalQuery,
     status: 200,
-    answer: journalView,
+    answer: answers.journalView,
     tagged: true,
     problems: ['request-does-not-fit', 'not-found'],
   },
@@ -230,7 +189,7 @@ export const API = {
     summary: 'Adds the chests, trays, names and searches of a document of any version to what is there.',
     request: arrangementDocument,
     status: 201,
-    answer: importReport,
+    answer: answers.importReport,
     problems: CHANGES,
   },
 
@@ -244,7 +203,7 @@ export const API = {
     summary: 'Sends a picture of up to 8 MB, to be made the face of a plugin.',
     request: { media: ['image/png', 'image/jpeg', 'image/webp', 'application/octet-stream'] },
     status: 201,
-    answer: sentPicture,
+    answer: answers.sentPicture,
     problems: ['not-found', 'too-large', 'not-a-picture'],
   },
   'GET /computers/{computer}/pictures/{picture}': {
@@ -257,39 +216,39 @@ export const API = {
   'GET /computers/{computer}/scans': {
     summary: 'The scans of a computer, newest first.',
     status: 200,
-    answer: listOf(scanView),
+    answer: listOf(answers.scanView),
     problems: NO_COMPUTER,
   },
   'POST /computers/{computer}/scans': {
     summary: 'Puts a scan of some folders or places, or of everything, into the computer’s queue.',
     request: scanRequest,
     status: 202,
-    answer: scanView,
+    answer: answers.scanView,
     problems: [...SENDS, 'not-found', 'not-done'],
   },
   'GET /computers/{computer}/problems': {
     summary: 'The places that can’t be read or asked now, with cause and remedy.',
     status: 200,
-    answer: problemsView,
+    answer: answers.problemsView,
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/arrivals': {
     summary: 'What came or went in watched folders, and waits to be scanned.',
     status: 200,
-    answer: listOf(arrival),
+    answer: listOf(answers.arrival),
     problems: NO_COMPUTER,
   },
-  'GET /scans/{scan}': { summary: 'One scan.', status: 200, answer: scanView, problems: NO_COMPUTER },
+  'GET /scans/{scan}': { summary: 'One scan.', status: 200, answer: answers.scanView, problems: NO_COMPUTER },
   'GET /scans/{scan}/story': {
     summary: 'What a scan did to each build and place.',
     status: 200,
-    answer: scanStory,
+    answer: answers.scanStory,
     problems: NO_COMPUTER,
   },
   'POST /scans/{scan}/cancel': {
     summary: 'Ends a scan; what it has read is kept.',
     status: 202,
-    answer: scanView,
+    answer: answers.scanView,
     problems: NO_COMPUTER,
   },
 } as const satisfies Readonly<Record<string, Endpoint>>;
@@ -322,10 +281,6 @@ export type RequestOf<Key extends EndpointKey> = Key extends `${string}/changes`
 export type QueryOf<Key extends EndpointKey> = Api[Key] extends { readonly query: infer Query extends AnySchema }
   ? InferType<Query>
   : undefined;
-
-/** Whether what is sent or answered is no JSON. */
-export const isMedia = (shape: AnySchema | Media | null | undefined): shape is Media =>
-  shape !== null && shape !== undefined && 'media' in shape;
 
 /** Method and path of a key. */
 export function partsOfKey(key: EndpointKey): { readonly method: string; readonly path: string } {

@@ -209,6 +209,7 @@ export const INTENT_SCHEMAS = {
 
 /** The kinds of intents that may be sent as a change; loading goes by its own way, since it is also counted. */
 export type SentIntentKind = keyof typeof INTENT_SCHEMAS;
+/** An intent that the interface takes. */
 export type SentIntent = Extract<Intent, { kind: SentIntentKind }>;
 
 const isSentKind = (value: unknown): value is SentIntentKind =>

@@ -1,5 +1,6 @@
 import { object } from 'yup';
-import { API, isMedia, partsOfKey, type Endpoint, type EndpointKey, type Media } from './api.js';
+import { API, partsOfKey, type EndpointKey } from './api.js';
+import { isMedia, type Endpoint, type Media } from './endpoint.js';
 import { INTENT_SCHEMAS } from './intents.js';
 import { Components, jsonSchemaOf, type JsonSchema } from './json-schema.js';
 import { COMMON_PROBLEMS, PROBLEMS, problemType, type ProblemName } from './problems.js';

@@ -8,6 +8,7 @@ export const ID_LENGTH = 600;
 /** The most things of one kind in a request. */
 export const MANY = 100_000;
 
+/** A name of what is said: not empty, and not longer than fits. */
 export const name = (what: string) =>
   string()
     .strict()
@@ -15,9 +16,13 @@ export const name = (what: string) =>
     .min(1, `${what} must not be empty`)
     .max(NAME_LENGTH)
     .required(`${what} must not be empty`);
+/** The id of something that is there. */
 export const id = () => string().strict().min(1).max(ID_LENGTH).required();
+/** See id; null stands for nothing. */
 export const optionalId = () => string().strict().min(1).max(ID_LENGTH).nullable().defined();
+/** The id of something that is to be made. */
 export const newId = () => string().strict().uuid('a new id must be a UUID').required();
+/** Ids of plugins, as many as a request may name. */
 export const pluginIds = () => array().of(id()).strict().max(MANY).required();
 
 /** A rule as it is sent and kept: a list of keywords. */
@@ -29,6 +34,7 @@ export const ruleSchema = object({
     .max(200)
     .required(),
 }).noUnknown();
+/** A rule, or null. */
 export const rule = () => ruleSchema.nullable().defined();
 
 /** The number of a tray. */
@@ -48,6 +54,7 @@ export const slots = () =>
 /** A text that is there: without blanks around it, and of one character at least. */
 export const text = (max: number) => string().strict().trim().min(1).max(max);
 
+/** A day as YYYY-MM-DD (ISO 8601), or null. */
 export const day = () =>
   string()
     .strict()
@@ -55,6 +62,7 @@ export const day = () =>
     .nullable()
     .defined();
 
+/** A picture's id: the SHA-256 of its bytes in hexadecimal. */
 export const picture = () =>
   string()
     .strict()

@@ -45,6 +45,7 @@ export const chestRequest = object({
 
 /** The ways to a plugin in the chooser. */
 export const LOAD_WAYS = ['typing', 'drawer', 'tray', 'list'] as const;
+/** By which way a plugin was chosen. */
 export type LoadWay = (typeof LOAD_WAYS)[number];
 
 export const loadRequest = object({
@@ -55,9 +56,13 @@ export const loadRequest = object({
   milliseconds: number().strict().integer().min(0).max(86_400_000).required(),
 }).noUnknown();
 
+/** See computerRequest. */
 export type ComputerRequest = InferType<typeof computerRequest>;
+/** See scanRequest. */
 export type ScanRequest = InferType<typeof scanRequest>;
+/** See loadRequest. */
 export type LoadRequest = InferType<typeof loadRequest>;
+/** See chestRequest. */
 export type ChestRequest = InferType<typeof chestRequest>;
 
 /** Which part of the journal: so many steps before a number, newest first. */

@@ -2,13 +2,21 @@
 declare const brand: unique symbol;
 type Branded<Name extends string> = string & { readonly [brand]: Name };
 
+/** Names a studio computer. */
 export type ComputerId = Branded<'computer'>;
+/** Names a plugin: made of what its builds say of themselves, so that it is the same on every computer. */
 export type PluginId = Branded<'plugin'>;
+/** Names a build: one plugin in one file. */
 export type BuildId = Branded<'build'>;
+/** Names a chest. */
 export type ChestId = Branded<'chest'>;
+/** Names a drawer. */
 export type DrawerId = Branded<'drawer'>;
+/** Names a practice session. */
 export type SessionId = Branded<'session'>;
+/** Names a lane of a session. */
 export type LaneId = Branded<'lane'>;
+/** Names a slot of a lane. */
 export type SlotId = Branded<'slot'>;
 
 type AnyId = ComputerId | PluginId | BuildId | ChestId | DrawerId | SessionId | LaneId | SlotId;

@@ -1,6 +1,7 @@
 import { FIRST_HALVES, KIND_WORDS, SECOND_HALVES } from './names.js';
 import { VENDORS, type Vendor } from './vendors.js';
 
+/** A format in which a vendor of the demo sells. */
 export type DemoFormat = Vendor['formats'][number];
 
 /** A made-up plugin: what it is, and which builds of it are installed where. */
@@ -24,6 +25,7 @@ const TOOLS = new Set(
   'spectrum-analyser loudness-meter level-meter oscilloscope correlation-meter tuner test-generator'.split(' '),
 );
 
+/** The role of a plugin of the demo. */
 export type DemoRole = 'instrument' | 'midi-effect' | 'tool' | 'audio-effect';
 
 /** The role of a kind, as its maker would declare it. */

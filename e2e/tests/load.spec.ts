@@ -13,6 +13,7 @@ test('typing, arrows, Enter loads; the slot shows it, it is kept, replaced and c
   await page.keyboard.type('plate');
   const options = page.getByRole('option');
   await expect(options.first()).toHaveAttribute('aria-selected', 'true');
+  await expect(options.first().locator('bdi')).toContainText('Plate');
   const second = (await options.nth(1).locator('bdi').innerText()).trim();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');

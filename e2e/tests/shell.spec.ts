@@ -1,7 +1,7 @@
 import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { computerNamed, front, label, placeOf } from '../support/studio';
+import { computerNamed, front, label, placeOf, saved } from '../support/studio';
 
 test('the places are reached by keys, and the computer at hand is switched at the top', async ({ page }) => {
   await page.goto(await placeOf('sort'));
@@ -57,14 +57,19 @@ test('when the server does not answer, the change is taken back with a word, and
   await page.keyboard.press('n');
   await page.keyboard.type('Lost');
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Clever Drawer does not answer.')).toBeVisible();
+  await expect(
+    page.getByRole('status').getByText('not saved: new drawer Lost. Clever Drawer does not answer.'),
+  ).toBeVisible();
+  await expect(page.getByRole('region', { name: /Notifications/ })).toContainText('Clever Drawer does not answer.');
   await expect(front(page, 'Lost')).toHaveCount(0);
   await page.unroute('**/changes');
   await page.keyboard.press('n');
   await page.keyboard.type('Found again');
   await page.keyboard.press('Enter');
   await expect(front(page, 'Found again')).toBeVisible();
+  await saved(page);
   await label(page, 'Found again').press('Delete');
+  await saved(page);
 });
 
 test('a page that can not read its data says so and tries again', async ({ page }) => {
@@ -107,6 +112,7 @@ test('drawers by keyboard: inner ones, renamed, put inside, moved back, in the o
   }
   await expect(front(page, 'Narration')).toBeVisible();
   await expect(front(page, 'Dynamics').locator('[data-drawer]')).toHaveCount(0);
+  await saved(page);
 });
 
 test('a long scan tells how far it is and is cancelled, keeping what was read', async ({ page }) => {

@@ -36,6 +36,7 @@ export interface ScanResult {
   readonly cancelled: boolean;
 }
 
+/** How a scan is to go. */
 export interface ScanOptions {
   readonly onProgress?: (progress: ScanProgress) => void;
   readonly signal?: AbortSignal;

@@ -10,6 +10,7 @@ export interface UsualFolder {
   readonly presets?: true;
 }
 
+/** What the usual folders hang on. */
 export interface Surroundings {
   readonly system: System;
   readonly home: string;

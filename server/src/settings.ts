@@ -28,6 +28,7 @@ export const SETTINGS_TABLE = [
   },
 ] as const;
 
+/** What the environment says; see the table in the README. */
 export interface Settings {
   readonly port: number;
   readonly dataFolder: string;

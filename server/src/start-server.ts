@@ -21,12 +21,14 @@ import { Arrivals } from './jobs/arrivals.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
 import { endLostScans, endWaitingScans } from './store/scan-store.js';
 
+/** A server that answers. */
 export interface RunningServer {
   readonly url: string;
   /** Stops answering, then the database. */
   stop(): Promise<void>;
 }
 
+/** How a server is to start. */
 export interface StartOptions {
   /** Whether an empty database begins with this computer, named after the machine. */
   readonly withThisComputer: boolean;

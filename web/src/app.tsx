@@ -1,23 +1,24 @@
-import { Component, lazy, Suspense, useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Navigate, Route, Routes, useLocation, useNavigate, useParams } from 'react-router';
+import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Toaster } from 'sonner';
-import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { EmptyNote, Failed, Loading } from './parts/empty-note';
+import { CommonKeys } from './frame/common-keys';
+import { KeepGoing } from './frame/keep-going';
 import { KeyMap } from './frame/key-map';
 import { useComputers } from './catalogue/queries';
-import { PLACES, TopBar } from './frame/top-bar';
-import { useChanges } from './arrangement/changes';
-import { useOtherWindows } from './arrangement/other-windows';
+import { TopBar } from './frame/top-bar';
 import { ComputerContext } from './lib/use-computer';
+import { useStored } from './lib/use-stored';
 
 const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));
 const SortPage = lazy(() => import('./sort/sort-page').then((module) => ({ default: module.SortPage })));
 const LoadPage = lazy(() => import('./load/load-page').then((module) => ({ default: module.LoadPage })));
 const KeepPage = lazy(() => import('./keep/keep-page').then((module) => ({ default: module.KeepPage })));
 
-const LAST = 'clever-drawer-computer';
+const LAST = 'computer';
 
+/** The whole page: the places of the computer at hand. */
 export function App() {
   return (
     <>
@@ -33,9 +34,10 @@ export function App() {
 /** Where a visit begins: the computer of the last one, in Sort; in Intake while its catalogue is empty. */
 function ToLastComputer() {
   const computers = useComputers();
+  const [lastId] = useStored(LAST);
   if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
-  const last = computers.data.find((one) => one.id === localStorage.getItem(LAST)) ?? computers.data[0];
+  const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
   if (last === undefined)
     return (
       <EmptyNote title="No studio computer yet">
@@ -50,11 +52,14 @@ function AtComputer() {
   const computers = useComputers();
   const computer = computers.data?.find((one) => one.id === id);
   const [keysShown, showKeys] = useState(false);
+  const [lastId, keepLast] = useStored(LAST);
   useHotkeys('shift+slash', () => showKeys(true), { useKey: false });
   useHotkeys('?', () => showKeys(true), { useKey: true });
   useEffect(() => {
-    if (computer !== undefined) localStorage.setItem(LAST, computer.id);
-  }, [computer]);
+    if (computer !== undefined && computer.id !== lastId) keepLast(computer.id);
+    // Only a visit is kept: what another window keeps must not be written back.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [computer?.id]);
   if (computers.isError && computer === undefined)
     return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
@@ -78,43 +83,4 @@ function AtComputer() {
       </KeepGoing>
     </ComputerContext>
   );
-}
-
-function CommonKeys({ computer }: { computer: ComputerId }) {
-  useOtherWindows(computer);
-  const { step } = useChanges(asId<ComputerId>(computer));
-  const navigate = useNavigate();
-  const { pathname } = useLocation();
-  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => void step('redo'), { preventDefault: true });
-  useHotkeys(
-    PLACES.map((place) => `alt+${place.key}`).join(','),
-    (event) => {
-      const place = PLACES.find((one) => one.key === event.code.slice(-1).toLowerCase());
-      if (place !== undefined && !pathname.endsWith(place.path)) void navigate(`/${computer}/${place.path}`);
-    },
-    { preventDefault: true, enableOnFormTags: true },
-  );
-  return null;
-}
-
-/** A bug in one place must not take the whole page away, nor show a stack trace. */
-class KeepGoing extends Component<{ children: ReactNode }, { failed: boolean }> {
-  override state = { failed: false };
-
-  static getDerivedStateFromError() {
-    return { failed: true };
-  }
-
-  override render() {
-    if (!this.state.failed) return this.props.children;
-    return (
-      <EmptyNote title="This page met an error">
-        <p>All that you arranged is saved. Reload the page to go on.</p>
-        <button type="button" className="btn btn-outline-primary" onClick={() => location.reload()}>
-          Reload
-        </button>
-      </EmptyNote>
-    );
-  }
 }

@@ -3,6 +3,7 @@ import '@fontsource/ibm-plex-mono/400.css';
 import 'bootstrap/dist/css/bootstrap.min.css';
 import './look/look.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { NuqsAdapter } from 'nuqs/adapters/react-router/v7';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
@@ -25,7 +26,9 @@ if (root !== null) {
     <StrictMode>
       <QueryClientProvider client={client}>
         <BrowserRouter>
-          <App />
+          <NuqsAdapter>
+            <App />
+          </NuqsAdapter>
         </BrowserRouter>
       </QueryClientProvider>
     </StrictMode>,

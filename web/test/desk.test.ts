@@ -1,5 +1,6 @@
 import type { PluginId } from '@clever-drawer/core/ids';
-import type { Dragged, Target } from '../src/sort/drag/drag';
+import type { Dragged } from '../src/parts/dragged';
+import type { Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
 import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
 import {

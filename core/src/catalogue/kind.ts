@@ -11,6 +11,7 @@ import { familyOf, TYPE_TREE } from './type-tree.js';
 
 /** How sure a role or type is: chosen by the producer, declared by the maker, or worked out. */
 export const GRADES = ['chosen', 'declared', 'strong', 'likely', 'unknown'] as const;
+/** How sure a role or type is. */
 export type Grade = (typeof GRADES)[number];
 
 /** One piece of evidence: what it speaks for, and the words, class or ports that it was read from. */

@@ -4,6 +4,7 @@ import { compareNames } from '../text/words.js';
 
 /** The questions by which one build is preferred to another. */
 export const CRITERIA = ['bits', 'format', 'version'] as const;
+/** By what builds of a plugin are preferred. */
 export type Criterion = (typeof CRITERIA)[number];
 
 /** An ordered rule: the first question that tells two builds apart decides. "bits": 64-bit before 32-bit; "version": newer before older. */

@@ -1,5 +1,6 @@
 /** What a plugin is for, in a slot's terms. A tool measures, tunes or generates test signals. */
 export const ROLES = ['audio-effect', 'instrument', 'midi-effect', 'tool'] as const;
+/** What a plugin does in a signal path. */
 export type Role = (typeof ROLES)[number];
 
 /** Names of the roles as the screen shows them. */

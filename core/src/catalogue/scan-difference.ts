@@ -109,6 +109,7 @@ export const COMPARED = [
   ] as const),
   ...(['midiInput', 'midiOutput', 'architectures', 'presets', 'pictures', 'replaces'] as const),
 ] satisfies readonly (keyof BuildFacts)[];
+/** A fact of a build of which a scan tells when it has changed. */
 export type ComparedFact = (typeof COMPARED)[number];
 
 /** The names of the facts that differ. */

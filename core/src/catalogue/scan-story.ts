@@ -6,6 +6,7 @@ import { changedFacts } from './scan-difference.js';
 
 /** What can have happened to a build, or to a place that could not be read, between two scans. */
 export const EVENTS = ['arrived', 'changed', 'returned', 'vanished', 'failed', 'recovered'] as const;
+/** What can happen to a build in a scan. */
 export type EventKind = (typeof EVENTS)[number];
 
 /** One fact before and after, as text; empty for unknown. */

@@ -20,6 +20,7 @@ export const FAMILIES = {
   measuring: 'measuring',
   utility: 'utility',
 } as const;
+/** Types of one kind belong to a family. */
 export type FamilyId = keyof typeof FAMILIES;
 
 interface TypeEntry {
@@ -130,6 +131,7 @@ const ids = [
   ...add('utility', ['audio-effect', 'midi-effect', 'tool'], { utility: 'utility' }),
 ] as const;
 
+/** A type of plugin, by its id in the tree. */
 export type TypeId = (typeof ids)[number];
 
 /** Every type id, in family order. */
@@ -138,4 +140,5 @@ export const TYPE_IDS: readonly TypeId[] = ids;
 /** The tree of types: each with its family, the roles it belongs to, and its trade name. */
 export const TYPE_TREE: Readonly<Record<TypeId, TypeEntry>> = tree as Record<TypeId, TypeEntry>;
 
+/** The family that a type belongs to. */
 export const familyOf = (type: TypeId): FamilyId => TYPE_TREE[type].family;

@@ -30,6 +30,7 @@ export interface Contents<P> {
   readonly lines: readonly Line<P>[];
 }
 
+/** What filling a drawer looks at: what rules match, what sorting compares, and the id. */
 export type Placed = Matchable & Sortable & { readonly id: PluginId };
 
 interface Remembered<P> {

@@ -4,6 +4,7 @@ import { compareNames } from '../text/words.js';
 
 /** By what the entries of a drawer can be sorted, once or as a standing setting. */
 export const DRAWER_SORTS = ['name', 'vendor', 'type', 'loads', 'newest'] as const;
+/** One of DRAWER_SORTS. */
 export type DrawerSort = (typeof DRAWER_SORTS)[number];
 export const DRAWER_SORT_LABELS: Readonly<Record<DrawerSort, string>> = {
   name: 'A–Z',

@@ -113,6 +113,7 @@ export interface NewNames {
   readonly removeTags?: readonly string[];
 }
 
+/** A lane as it is wished for, with its slots. */
 export interface NewLane {
   readonly id: LaneId;
   readonly kind: LaneKind;
@@ -120,5 +121,7 @@ export interface NewLane {
   readonly inserts: number;
 }
 
+/** What names an intent. */
 export type IntentKind = Intent['kind'];
+/** The intent of a kind. */
 export type Wish<Kind extends IntentKind> = Extract<Intent, { kind: Kind }>;

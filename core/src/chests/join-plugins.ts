@@ -92,7 +92,11 @@ function withWordsOf(own: Naming, other: Naming): Naming {
   }
   if (own.stripLabel !== null && other.stripLabel !== null && own.stripLabel !== other.stripLabel)
     lines.push(`strip label also ${other.stripLabel}`);
-  const note = [...new Set(lines.filter((line) => line !== null))].join('\n').slice(0, NOTE_LENGTH);
+  const note = lines
+    .filter((line) => line !== null)
+    // What a note says already is not said twice.
+    .reduce((whole, line) => (`\n${whole}\n`.includes(`\n${line}\n`) ? whole : `${whole}\n${line}`.trimStart()), '')
+    .slice(0, NOTE_LENGTH);
   return {
     id: own.id,
     nickname: own.nickname ?? other.nickname,

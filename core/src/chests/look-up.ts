@@ -11,6 +11,7 @@ import { byOrder, group } from './row-groups.js';
 
 export { byOrder };
 
+/** The chests, in their order. */
 export const chestsOf = (state: Arrangement): Chest[] => [...state.chest.values()].sort(byOrder);
 
 /** The drawers directly in a chest (parent null) or in a drawer, in order. */
@@ -25,6 +26,7 @@ export const entriesIn = (state: Arrangement, drawerId: DrawerId): readonly Entr
 export const dividersIn = (state: Arrangement, drawerId: DrawerId): readonly Divider[] =>
   group(state, 'dividersIn', drawerId);
 
+/** What is on a tray, in its order. */
 export const trayEntries = (state: Arrangement, tray: number): readonly TrayEntry[] =>
   group(state, 'onTray', String(tray));
 

@@ -27,6 +27,7 @@ export const GROUPINGS = {
   onTray: grouping('trayEntry', (row) => String(row.tray)),
   traysOf: grouping('trayEntry', (row) => row.pluginId),
 } as const;
+/** What names a grouping. */
 export type GroupingName = keyof typeof GROUPINGS;
 type RowOf<Name extends GroupingName> = Rows[(typeof GROUPINGS)[Name]['of']];
 

@@ -16,10 +16,12 @@ import { keysBefore } from './order-keys.js';
 
 /** By what a chest can be worked out from the catalogue. */
 export const CHEST_BASES = ['type', 'vendor', 'format', 'role-and-type'] as const;
+/** By what a chest is worked out. */
 export type ChestBasis = (typeof CHEST_BASES)[number];
 
 /** By what the inner drawers of a drawer that is too full are made. */
 export const INNER_BASES = ['type', 'vendor', 'letters'] as const;
+/** By what a drawer that grows too large is divided. */
 export type InnerBasis = (typeof INNER_BASES)[number];
 
 /** How a chest is to be worked out. */
@@ -30,6 +32,7 @@ export interface WorkOut {
   readonly inner: InnerBasis;
 }
 
+/** What working out a chest looks at. */
 export type Sorted = Pick<Plugin, 'id' | 'name' | 'vendor' | 'types' | 'role'> & {
   readonly formats: readonly Format[];
 };

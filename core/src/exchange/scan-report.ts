@@ -20,6 +20,7 @@ type ReportedPlugin = Pick<
 > & { readonly builds: readonly ReportedBuild[] };
 type ReportedBuild = Omit<BuildFacts, 'replaces'>;
 
+/** A problem of a scan, with its file. */
 export interface ReportedProblem {
   readonly path: string;
   readonly code: string;

@@ -11,6 +11,7 @@ export const FACT_SOURCES = [
   'header',
   'file name',
 ] as const;
+/** Where a fact of a build was read. */
 export type FactSource = (typeof FACT_SOURCES)[number];
 
 /** The facts whose source is kept. "types" and "ports" stand for all fields of their kind. */
@@ -25,6 +26,7 @@ export const SOURCED_FACTS = [
   'presets',
   'pictures',
 ] as const;
+/** A fact whose source is kept. */
 export type SourcedFact = (typeof SOURCED_FACTS)[number];
 
 /** What another source said of a fact, and was overruled in. */
@@ -36,6 +38,7 @@ export interface OtherClaim {
 
 /** Whether the plugin itself was asked: loaded in a process of its own. Null where its files tell everything. */
 export const ASK_STATES = ['asked', 'switched-off', 'other-system', 'other-processor', 'failed'] as const;
+/** Whether a build was asked about itself, and what came of it. */
 export type AskState = (typeof ASK_STATES)[number];
 
 /** What one installed build says of itself. Unknown is null, never a guess; an empty list means: declares none. */

@@ -23,6 +23,7 @@ export const FAULT_CODES = [
   'asked-too-large',
   'asked-refused',
 ] as const;
+/** What names a fault, for good. */
 export type FaultCode = (typeof FAULT_CODES)[number];
 
 /** One fault: where it is, and what a reader could add to it (a line, a file inside the bundle, a parser's words). */
@@ -36,5 +37,7 @@ export interface Fault {
 /** A value, or the fault that stood in its way. */
 export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly fault: Fault };
 
+/** The outcome that all went well. */
 export const good = <T>(value: T): Outcome<T> => ({ ok: true, value });
+/** The outcome that it could not be done, and why. */
 export const bad = (fault: Fault): Outcome<never> => ({ ok: false, fault });

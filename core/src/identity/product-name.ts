@@ -1,5 +1,6 @@
 import { fold, joined } from '../text/words.js';
 
+/** For which channels a build of a product is, as its name says. */
 export type Channels = 'mono' | 'stereo' | 'mono to stereo' | '5.1' | '7.1';
 
 /** A plugin's name taken apart: what is shown, what is compared, and which channel variant a build is. */

@@ -6,6 +6,7 @@ export interface KeywordRule {
   /** Any of these words is enough. Never empty. */
   readonly words: readonly string[];
 }
+/** What fills a clever drawer. */
 export type Rule = KeywordRule;
 
 /** What a rule looks at. */

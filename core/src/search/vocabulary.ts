@@ -3,8 +3,10 @@ import { slipOf } from './one-edit.js';
 
 /** How a typed word met a word of the vocabulary, best first. */
 export const TIERS = ['whole', 'beginning', 'inside', 'slip', 'begun slip', 'loose'] as const;
+/** How a word was met, the surest first. */
 export type Tier = (typeof TIERS)[number];
 
+/** A word of the vocabulary that may be meant, and how it was met. */
 export interface Candidate {
   readonly word: number;
   readonly tier: Tier;

@@ -90,6 +90,7 @@ export function moduleInfo(
 `;
 }
 
+/** What a bundle is to hold. */
 export interface BundleWish {
   readonly identifier: string;
   readonly program: string;

@@ -33,6 +33,7 @@ const PREFIXES = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 
 const literal = (text: string): string => JSON.stringify(text);
 
+/** What an LV2 bundle is to say. */
 export interface Lv2Wish {
   readonly plugin: DemoPlugin;
   readonly uri: string;

@@ -1,4 +1,5 @@
 const CPU_TYPES = { 'x86-64': 0x01000007, arm64: 0x0100000c, x86: 7 } as const;
+/** A processor of a Mac. */
 export type MacProcessor = keyof typeof CPU_TYPES;
 
 const SLICE = 4096;

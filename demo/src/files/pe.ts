@@ -1,6 +1,7 @@
 import { Format, NtExecutable, NtExecutableResource } from 'pe-library';
 import { Resource } from 'resedit';
 
+/** What a Windows binary is to say of itself. */
 export interface PeWish {
   readonly machine: 'x86-64' | 'x86' | 'arm64';
   readonly exports: readonly string[];

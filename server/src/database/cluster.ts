@@ -23,6 +23,7 @@ export interface Cluster {
   stop(): Promise<void>;
 }
 
+/** Where a private cluster is, and how it is started. */
 export interface ClusterOptions {
   /** Faster and unsafe against power loss: for tests only, never for a producer's data. */
   readonly throwaway?: boolean;

@@ -1,15 +1,14 @@
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
 import {
   API,
-  isMedia,
   partsOfKey,
   type AnswerOf,
-  type Endpoint,
   type EndpointKey,
   type PathOf,
   type QueryOf,
   type RequestOf,
 } from '@clever-drawer/contract/api';
+import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import { findComputer } from '../store/computer-store.js';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';

@@ -6,6 +6,7 @@ import { dataSourceFor } from '../database/data-source.js';
 import type { ScanJob } from '../store/scan-store.js';
 import { runScanJob } from './scan-job.js';
 
+/** What the thread of a scan is told. */
 export interface ScanOrder {
   readonly databaseUrl: string;
   readonly logLevel: string;

@@ -37,5 +37,6 @@ export async function keepPicture(
 export const findKeptPicture = (db: EntityManager, computerId: ComputerId, id: string): Promise<PictureRow | null> =>
   db.findOneBy(PictureRow, { computerId, id });
 
+/** Whether a picture has been sent. */
 export const hasPicture = (db: EntityManager, computerId: ComputerId, id: string): Promise<boolean> =>
   db.existsBy(PictureRow, { computerId, id });

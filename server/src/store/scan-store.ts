@@ -44,6 +44,7 @@ export async function listScans(db: EntityManager, computerId: ComputerId): Prom
   return rows.map(viewOf);
 }
 
+/** A scan by its id; rejects with a problem of 404 when there is none. */
 export async function findScan(db: EntityManager, id: unknown): Promise<ScanView> {
   await endLostScans(db);
   const [row] = isUuid(id) ? await db.query<ListedRow[]>(`SELECT ${COLUMNS} FROM scan WHERE id = $1`, [id]) : [];

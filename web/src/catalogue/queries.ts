@@ -17,6 +17,7 @@ export interface Catalogue<P extends PluginView = PluginView> {
   readonly plugins: readonly P[];
   readonly byId: ReadonlyMap<PluginId, P>;
 }
+/** See useChosen. */
 export type ChosenCatalogue = Catalogue<ChosenPlugin>;
 
 /** The catalogue as the producer put it right. */
@@ -67,14 +68,17 @@ export const keys = {
   story: (scan: string) => ['story', scan] as const,
 };
 
+/** The computers of the studio. */
 export const useComputers = () => useQuery({ queryKey: keys.computers, queryFn: () => call('GET /computers', {}) });
 
+/** The plugin folders of a computer. */
 export const useFolders = (id: ComputerId) =>
   useQuery({
     queryKey: keys.folders(id),
     queryFn: () => call('GET /computers/{computer}/folders', { path: { computer: id } }),
   });
 
+/** Usual plugin folders that are not among its own. */
 export const useProposedFolders = (id: ComputerId) =>
   useQuery({
     queryKey: keys.proposed(id),
@@ -94,6 +98,7 @@ export const useScans = (id: ComputerId) =>
 /** Whether a scan runs or waits for its turn. */
 export const isUnderWay = (scan: ScanView): boolean => scan.state === 'running' || scan.state === 'waiting';
 
+/** What could not be read at the last scans. */
 export const useProblems = (id: ComputerId) =>
   useQuery({
     queryKey: keys.problems(id),
@@ -110,12 +115,14 @@ export const useArrivals = (id: ComputerId) =>
     refetchInterval: ARRIVALS_MS,
   });
 
+/** The vendors, with their spellings. */
 export const useVendors = (id: ComputerId) =>
   useQuery({
     queryKey: keys.vendors(id),
     queryFn: () => call('GET /computers/{computer}/vendors', { path: { computer: id } }),
   });
 
+/** What a scan found; fetched only when it is wanted. */
 export const useStory = (scan: string, wanted: boolean) =>
   useQuery({
     queryKey: keys.story(scan),
@@ -123,6 +130,7 @@ export const useStory = (scan: string, wanted: boolean) =>
     enabled: wanted,
   });
 
+/** All plugins, as they were worked out. */
 export const useCatalogue = (id: ComputerId) =>
   useQuery({
     queryKey: keys.catalogue(id),
@@ -136,6 +144,7 @@ export const useCatalogue = (id: ComputerId) =>
     },
   });
 
+/** All that is known of a plugin. */
 export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
   useQuery({
     queryKey: keys.plugin(id, plugin),

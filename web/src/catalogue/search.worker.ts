@@ -2,18 +2,23 @@
 import { expose, transfer } from 'comlink';
 import { SearchIndex, type SearchText } from '@clever-drawer/core/search/search-index';
 
-let index = new SearchIndex([]);
+/** Whose plugins are searched: the catalogue's, those that fit into a slot, those of an open drawer. Each is an index of its own, since how far a search reaches hangs on what it finds. */
+export type Shelf = 'catalogue' | 'slot' | 'drawer';
+
+const indexes = new Map<Shelf, SearchIndex>();
 
 const searcher = {
-  /** Takes over what can be found; numbers of results are places in this list. */
-  fill(texts: readonly SearchText[]): void {
-    index = new SearchIndex(texts);
+  /** Takes over what can be found on a shelf; numbers of results are places in this list. */
+  fill(shelf: Shelf, texts: readonly SearchText[]): void {
+    indexes.set(shelf, new SearchIndex(texts));
   },
-  find(typed: string): Uint32Array {
-    const found = index.find(typed);
+  /** What fits, best first; nothing on a shelf that was never filled. */
+  find(shelf: Shelf, typed: string): Uint32Array {
+    const found = indexes.get(shelf)?.find(typed) ?? new Uint32Array();
     return transfer(found, [found.buffer as ArrayBuffer]);
   },
 };
+/** What the worker does when it is asked. */
 export type Searcher = typeof searcher;
 
 expose(searcher);

@@ -1,59 +1,55 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
-import type { SearchText } from '@clever-drawer/core/search/search-index';
 import type { ChosenPlugin } from './queries';
-import type { Searcher } from './search.worker';
+import { searchTextOf } from './search-text';
+import type { Searcher, Shelf } from './search.worker';
 
 /** What was found: places in the list of plugins, best first; null while nothing is typed, or the first answer is on its way. */
 export interface Found {
   readonly plugins: readonly ChosenPlugin[];
+  /** For what it was found: while the next answer is on its way this is not yet what is typed. */
   readonly typed: string;
   readonly numbers: Uint32Array;
 }
 
-const textOf = (plugin: ChosenPlugin): SearchText => ({
-  names: plugin.name === plugin.givenName ? [plugin.name] : [plugin.name, plugin.givenName],
-  more: [
-    ...(plugin.vendor === null ? [] : [plugin.vendor]),
-    ...plugin.types.map((type) => TYPE_TREE[type].label),
-    ...(plugin.naming?.tags ?? []),
-    ...(plugin.naming?.stripLabel == null ? [] : [plugin.naming.stripLabel]),
-  ],
-});
-
-/** One worker for all visits: what it was filled with last is what it still knows. */
+/** One worker for all places and visits: what it was filled with last is what it still knows. */
 let searcher: Remote<Searcher> | null = null;
-let filledWith: readonly ChosenPlugin[] | null = null;
+const filledWith = new Map<Shelf, readonly ChosenPlugin[]>();
 
-function fill(plugins: readonly ChosenPlugin[]): Promise<void> {
-  if (filledWith === plugins) return Promise.resolve();
+function fill(shelf: Shelf, plugins: readonly ChosenPlugin[]): Remote<Searcher> {
   searcher ??= wrap<Searcher>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }));
-  filledWith = plugins;
-  // Calls are answered one after the other: what is asked after this is asked of the new index.
-  return searcher.fill(plugins.map(textOf));
+  if (filledWith.get(shelf) !== plugins) {
+    filledWith.set(shelf, plugins);
+    // Calls are answered one after the other: what is asked after this is asked of the new index.
+    void searcher.fill(shelf, plugins.map(searchTextOf));
+  }
+  return searcher;
 }
 
-/** Searches the catalogue in a worker; the newest question wins, and what was found last stays in sight until the next answer. */
-export function useSearch(plugins: readonly ChosenPlugin[], typed: string): Found | null {
+/** Whether anything is asked for: spaces alone ask for nothing. */
+export const asksFor = (typed: string): boolean => typed.trim() !== '';
+
+/** Searches plugins in a worker; the newest question wins, and what was found last stays in sight until the next answer. */
+export function useSearch(plugins: readonly ChosenPlugin[], typed: string, shelf: Shelf = 'catalogue'): Found | null {
   const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     // After the list is painted: the first letter comes a moment later at the earliest.
-    const timer = setTimeout(() => void fill(plugins), 50);
+    const timer = setTimeout(() => void fill(shelf, plugins), 50);
     return () => clearTimeout(timer);
-  }, [plugins]);
-  const asks = typed.trim() !== '';
+  }, [shelf, plugins]);
+  const asks = asksFor(typed);
   useEffect(() => {
     if (!asks) return undefined;
     let isLatest = true;
-    void fill(plugins);
-    void searcher?.find(typed).then((numbers) => {
-      if (isLatest) setFound({ plugins, typed, numbers });
-    });
+    void fill(shelf, plugins)
+      .find(shelf, typed)
+      .then((numbers) => {
+        if (isLatest) setFound({ plugins, typed, numbers });
+      });
     return () => {
       isLatest = false;
     };
-  }, [asks, typed, plugins]);
+  }, [asks, typed, plugins, shelf]);
   // Numbers are places in the list that they were found in.
   return asks && found?.plugins === plugins ? found : null;
 }

@@ -88,6 +88,7 @@ const GROUPS: readonly Group[] = [
   },
 ];
 
+/** The keys of every place, in a box. */
 export function KeyMap({ shown, close }: { shown: boolean; close: () => void }) {
   return (
     <Modal show={shown} onHide={close} size="lg" aria-labelledby="key-map-title">

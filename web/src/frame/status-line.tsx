@@ -4,6 +4,7 @@ import { useComputer } from '../lib/use-computer';
 import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { savingWords } from './saving-words';
+import { PlainButton } from '../parts/plain-button';
 
 /** The line at the foot: what the place says, undo and redo in words, and whether all is saved. */
 export function StatusLine({ children }: { children: ReactNode }) {
@@ -17,14 +18,14 @@ export function StatusLine({ children }: { children: ReactNode }) {
       {children}
       <span className="grow" />
       {undo !== null && (
-        <button type="button" className="plain" onClick={() => void step('undo')}>
+        <PlainButton onClick={() => void step('undo')}>
           Undo: {undo.label} <kbd>Ctrl Z</kbd>
-        </button>
+        </PlainButton>
       )}
       {redo !== null && (
-        <button type="button" className="plain" onClick={() => void step('redo')}>
+        <PlainButton onClick={() => void step('redo')}>
           Redo: {redo.label} <kbd>Ctrl Shift Z</kbd>
-        </button>
+        </PlainButton>
       )}
       <span role="status">{savingWords(arranged, underWay)}</span>
     </footer>

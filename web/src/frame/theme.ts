@@ -1,24 +1,18 @@
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
+import { useMediaQuery } from 'usehooks-ts';
+import { useStored } from '../lib/use-stored';
 
 const CHOICES = ['system', 'day', 'night'] as const;
 type Choice = (typeof CHOICES)[number];
-const STORE = 'clever-drawer-theme';
-
-const stored = (): Choice => CHOICES.find((one) => one === localStorage.getItem(STORE)) ?? 'system';
 
 /** Day, night, or as the system has it; kept in this browser. */
 export function useTheme(): { choice: Choice; next: () => void } {
-  const [choice, setChoice] = useState<Choice>(stored);
+  const [word, keep] = useStored('theme');
+  const choice = CHOICES.find((one) => one === word) ?? 'system';
+  const isDark = useMediaQuery('(prefers-color-scheme: dark)');
+  const isNight = choice === 'night' || (choice === 'system' && isDark);
   useEffect(() => {
-    const dark = matchMedia('(prefers-color-scheme: dark)');
-    const apply = (): void => {
-      const night = choice === 'night' || (choice === 'system' && dark.matches);
-      document.documentElement.dataset.bsTheme = night ? 'dark' : 'light';
-    };
-    apply();
-    dark.addEventListener('change', apply);
-    localStorage.setItem(STORE, choice);
-    return () => dark.removeEventListener('change', apply);
-  }, [choice]);
-  return { choice, next: () => setChoice(CHOICES[(CHOICES.indexOf(choice) + 1) % CHOICES.length] ?? 'system') };
+    document.documentElement.dataset.bsTheme = isNight ? 'dark' : 'light';
+  }, [isNight]);
+  return { choice, next: () => keep(CHOICES[(CHOICES.indexOf(choice) + 1) % CHOICES.length] ?? 'system') };
 }

@@ -3,6 +3,7 @@ import { NavLink, useNavigate } from 'react-router';
 import type { ComputerView } from '@clever-drawer/contract/responses';
 import { useArrivals } from '../catalogue/queries';
 import { useTheme } from './theme';
+import { PlainButton } from '../parts/plain-button';
 
 export const PLACES = [
   { path: 'intake', name: 'Intake', key: 'i' },
@@ -13,6 +14,7 @@ export const PLACES = [
 
 const THEME_NAMES = { system: 'Light as the system', day: 'Day', night: 'Night' } as const;
 
+/** Places, the computer at hand, the light. */
 export function TopBar({
   computer,
   computers,
@@ -64,12 +66,12 @@ export function TopBar({
             ))}
           </Dropdown.Menu>
         </Dropdown>
-        <button type="button" className="plain" onClick={next} aria-label={`Light: ${THEME_NAMES[choice]}. Change`}>
+        <PlainButton onClick={next} aria-label={`Light: ${THEME_NAMES[choice]}. Change`}>
           {THEME_NAMES[choice]}
-        </button>
-        <button type="button" className="plain" onClick={showKeys} aria-label="Keys">
+        </PlainButton>
+        <PlainButton onClick={showKeys} aria-label="Keys">
           <kbd>?</kbd>
-        </button>
+        </PlainButton>
       </div>
     </header>
   );

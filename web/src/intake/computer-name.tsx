@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useComputer } from '../lib/use-computer';
 import { useRename } from './use-scan';
+import { PlainButton } from '../parts/plain-button';
 
 const NAME_LENGTH = 120;
 
@@ -15,9 +16,7 @@ export function ComputerName() {
     return (
       <p className="computer-name">
         Computer: <b>{name}</b>
-        <button type="button" className="plain" onClick={() => setDraft(name)}>
-          Rename
-        </button>
+        <PlainButton onClick={() => setDraft(name)}>Rename</PlainButton>
       </p>
     );
   }

@@ -9,6 +9,7 @@ import { useProposedFolders } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
 import { useFolderChanges, useStartScan } from './use-scan';
+import { PlainButton } from '../parts/plain-button';
 
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
 export function FolderList({ folders }: { folders: readonly FolderView[] }) {
@@ -50,22 +51,12 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <span className="quiet">
                 {folder.lastScannedAt === null ? 'not scanned yet' : `${String(folder.builds)} builds`}
               </span>
-              <button
-                type="button"
-                className="plain"
-                onClick={() => scan.mutate({ folderIds: [folder.id] })}
-                aria-label={`Scan ${folder.path}`}
-              >
+              <PlainButton onClick={() => scan.mutate({ folderIds: [folder.id] })} aria-label={`Scan ${folder.path}`}>
                 Scan
-              </button>
-              <button
-                type="button"
-                className="plain"
-                onClick={() => takeOff(folder)}
-                aria-label={`Take ${folder.path} off the list`}
-              >
+              </PlainButton>
+              <PlainButton onClick={() => takeOff(folder)} aria-label={`Take ${folder.path} off the list`}>
                 Take off
-              </button>
+              </PlainButton>
             </div>
             <div className="folder-switches">
               <Form.Check
@@ -141,15 +132,9 @@ function Proposals() {
                 {formats.join(', ')}
                 {presets === true && ' presets'}
               </span>
-              <button
-                type="button"
-                className="plain"
-                disabled={add.isPending}
-                onClick={() => add.mutate(path)}
-                aria-label={`Add ${path}`}
-              >
+              <PlainButton disabled={add.isPending} onClick={() => add.mutate(path)} aria-label={`Add ${path}`}>
                 Add
-              </button>
+              </PlainButton>
             </div>
           </li>
         ))}

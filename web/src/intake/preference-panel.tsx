@@ -6,6 +6,7 @@ import { preferenceOf } from '@clever-drawer/core/chests/with-choices';
 import { useArrangement } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
+import { PlainButton } from '../parts/plain-button';
 
 const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {
   bits: '64-bit before 32-bit',
@@ -30,13 +31,9 @@ export function PreferencePanel() {
       <div className="panel-head">
         <h2 id="preference-title">Which build is loaded</h2>
         {own && (
-          <button
-            type="button"
-            className="plain"
-            onClick={() => void changes.make({ kind: 'prefer-builds', preference: null })}
-          >
+          <PlainButton onClick={() => void changes.make({ kind: 'prefer-builds', preference: null })}>
             Back to the standard
-          </button>
+          </PlainButton>
         )}
       </div>
       <p className="quiet">Where a plugin has several builds, the first line that tells them apart decides.</p>
@@ -93,24 +90,12 @@ function Mover<T>({
   };
   return (
     <span className="mover">
-      <button
-        type="button"
-        className="plain"
-        disabled={index === 0}
-        aria-label={`${what}: up`}
-        onClick={() => moved(-1)}
-      >
+      <PlainButton disabled={index === 0} aria-label={`${what}: up`} onClick={() => moved(-1)}>
         ↑
-      </button>
-      <button
-        type="button"
-        className="plain"
-        disabled={index === list.length - 1}
-        aria-label={`${what}: down`}
-        onClick={() => moved(1)}
-      >
+      </PlainButton>
+      <PlainButton disabled={index === list.length - 1} aria-label={`${what}: down`} onClick={() => moved(1)}>
         ↓
-      </button>
+      </PlainButton>
     </span>
   );
 }

@@ -5,6 +5,7 @@ import { Failed } from '../parts/empty-note';
 import { useFolders, useProblems } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useStartScan } from './use-scan';
+import { PlainButton } from '../parts/plain-button';
 
 const FIRST = 50;
 
@@ -47,24 +48,16 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
             <div className="quiet">
               {problem.remedy}{' '}
               {inFolders(problem.path) && (
-                <button
-                  type="button"
-                  className="plain"
-                  disabled={busy}
-                  onClick={() => again([problem])}
-                  aria-label={`Try ${problem.path} again`}
-                >
+                <PlainButton disabled={busy} onClick={() => again([problem])} aria-label={`Try ${problem.path} again`}>
                   Try again
-                </button>
+                </PlainButton>
               )}
             </div>
           </li>
         ))}
       </ul>
       {!all && problems.data.length > FIRST && (
-        <button type="button" className="plain" onClick={() => showAll(true)}>
-          and {problems.data.length - FIRST} more
-        </button>
+        <PlainButton onClick={() => showAll(true)}>and {problems.data.length - FIRST} more</PlainButton>
       )}
     </section>
   );

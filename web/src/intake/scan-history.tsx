@@ -2,6 +2,7 @@ import { Fragment, useState } from 'react';
 import Table from 'react-bootstrap/Table';
 import type { ScanView } from '@clever-drawer/contract/responses';
 import { StoryList } from './story-list';
+import { PlainButton } from '../parts/plain-button';
 
 const COLUMNS = ['arrived', 'changed', 'vanished', 'returned', 'failed', 'recovered'] as const;
 const NAMES: Readonly<Record<(typeof COLUMNS)[number], string>> = {
@@ -37,14 +38,12 @@ export function ScanHistory({ scans }: { scans: readonly ScanView[] }) {
             <Fragment key={scan.id}>
               <tr>
                 <td>
-                  <button
-                    type="button"
-                    className="plain"
+                  <PlainButton
                     aria-expanded={open === scan.id}
                     onClick={() => setOpen(open === scan.id ? null : scan.id)}
                   >
                     {new Date(scan.startedAt).toLocaleString()}
-                  </button>
+                  </PlainButton>
                 </td>
                 <td>{scan.state}</td>
                 {COLUMNS.map((column) => (

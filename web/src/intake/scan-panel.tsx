@@ -5,6 +5,7 @@ import type { ScanOutcome, ScanView } from '@clever-drawer/contract/responses';
 import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
 import { useCancelScan } from './use-scan';
+import { PlainButton } from '../parts/plain-button';
 
 /** The scans that run or wait, and what the last one brought. */
 export function ScanPanel({
@@ -47,9 +48,7 @@ function Waiting({ scan }: { scan: ScanView }) {
       <span>
         Waits for its turn: {scan.folders.length === 1 ? scan.folders[0] : `${String(scan.folders.length)} folders`}
       </span>
-      <button type="button" className="plain" onClick={() => cancel.mutate(scan.id)}>
-        Do not scan
-      </button>
+      <PlainButton onClick={() => cancel.mutate(scan.id)}>Do not scan</PlainButton>
     </section>
   );
 }
@@ -103,9 +102,9 @@ function Ended({ scan }: { scan: ScanView }) {
         <>
           <Counts outcome={scan.outcome} problems={scan.problems} />
           <p className="after-counts">
-            <button type="button" className="plain" aria-expanded={open} onClick={() => setOpen(!open)}>
+            <PlainButton aria-expanded={open} onClick={() => setOpen(!open)}>
               {open ? 'Hide what happened to each' : 'What happened to each'}
-            </button>
+            </PlainButton>
             {(scan.outcome.unchanged ?? 0) > 0 && (
               <span className="quiet"> {scan.outcome.unchanged} places had not changed and were not read again</span>
             )}

@@ -4,6 +4,7 @@ import type { EventKind } from '@clever-drawer/core/catalogue/scan-story';
 import { Failed, Loading } from '../parts/empty-note';
 import { useStory } from '../catalogue/queries';
 import { FACT_WORDS } from '../catalogue/fact-words';
+import { PlainButton } from '../parts/plain-button';
 
 const TITLES: Readonly<Record<EventKind, string>> = {
   failed: 'Failed',
@@ -61,9 +62,7 @@ function Events({ title, events }: { title: string; events: ScanStory }) {
         ))}
       </ul>
       {!all && events.length > FIRST && (
-        <button type="button" className="plain" onClick={() => showAll(true)}>
-          and {events.length - FIRST} more
-        </button>
+        <PlainButton onClick={() => showAll(true)}>and {events.length - FIRST} more</PlainButton>
       )}
     </>
   );

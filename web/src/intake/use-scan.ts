@@ -4,6 +4,7 @@ import { call, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 
+/** What is to be scanned, and how. */
 export interface ScanWish {
   readonly folderIds?: readonly string[];
   readonly paths?: readonly string[];
@@ -25,6 +26,7 @@ export function useStartScan() {
   });
 }
 
+/** Cancels a scan; what was read until then is kept. */
 export function useCancelScan() {
   const { id } = useComputer();
   const client = useQueryClient();

@@ -5,6 +5,7 @@ import type { VendorView } from '@clever-drawer/contract/responses';
 import { useVendors } from '../catalogue/queries';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
+import { PlainButton } from '../parts/plain-button';
 
 /** Vendors with several spellings, and a way to join two vendors or keep two spellings apart. */
 export function VendorPanel() {
@@ -19,9 +20,9 @@ export function VendorPanel() {
         <h2 id="vendors-title">
           Vendors <span className="mono quiet">{vendors.length}</span>
         </h2>
-        <button type="button" className="plain" aria-expanded={all} onClick={() => showAll(!all)}>
+        <PlainButton aria-expanded={all} onClick={() => showAll(!all)}>
           {all ? 'Only those of several spellings' : 'Show all'}
-        </button>
+        </PlainButton>
       </div>
       <JoinVendors vendors={vendors} />
       {several.length === 0 && !all && <p className="quiet">Every vendor is spelled in one way.</p>}
@@ -48,26 +49,22 @@ function VendorRow({ vendor }: { vendor: VendorView }) {
             <li key={spelling} className="spelling">
               <bdi>{spelling}</bdi> <span className="mono quiet">{builds}</span>
               {byHand ? (
-                <button
-                  type="button"
-                  className="plain"
+                <PlainButton
                   onClick={() =>
                     void changes.make({ kind: 'name-vendor', spellings: [spelling], name: null, apart: false })
                   }
                 >
                   as its files say
-                </button>
+                </PlainButton>
               ) : (
                 spelling !== vendor.name && (
-                  <button
-                    type="button"
-                    className="plain"
+                  <PlainButton
                     onClick={() =>
                       void changes.make({ kind: 'name-vendor', spellings: [spelling], name: spelling, apart: true })
                     }
                   >
                     is another vendor
-                  </button>
+                  </PlainButton>
                 )
               )}
             </li>

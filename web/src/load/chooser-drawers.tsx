@@ -1,6 +1,8 @@
 import { useRef, type KeyboardEvent } from 'react';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { OfferedDrawer } from './use-offer';
+import { stepInGrid } from '../parts/list-keys';
+import { PlainButton } from '../parts/plain-button';
 
 interface Props {
   readonly chests: readonly Chest[];
@@ -23,9 +25,8 @@ export function ChooserDrawers({ chests, chest, setChest, drawers, open, toggle,
     const [first] = fronts;
     if (at < 0 || first === undefined) return;
     const perLine = Math.max(1, fronts.filter((one) => one.offsetTop === first.offsetTop).length);
-    const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: -perLine, ArrowDown: perLine };
-    const step = steps[event.key];
-    if (step === undefined) return;
+    const step = stepInGrid(event.key, perLine);
+    if (step === null) return;
     event.preventDefault();
     fronts[Math.max(0, Math.min(at + step, fronts.length - 1))]?.focus();
   };
@@ -33,15 +34,14 @@ export function ChooserDrawers({ chests, chest, setChest, drawers, open, toggle,
     <div className="chooser-drawers">
       <div className="chest-tabs" role="group" aria-label="Chest">
         {chests.map((one) => (
-          <button
+          <PlainButton
             key={one.id}
-            type="button"
-            className="plain chest-name"
+            className="chest-name"
             aria-pressed={one.id === chest}
             onClick={() => setChest(one.id)}
           >
             {one.name}
-          </button>
+          </PlainButton>
         ))}
       </div>
       {chests.length === 0 && <p className="quiet">No chest yet. Make one in Sort, and its drawers stand here.</p>}

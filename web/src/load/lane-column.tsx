@@ -3,6 +3,7 @@ import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { TypeGlyph } from '../catalogue/type-glyph';
+import { PlainButton } from '../parts/plain-button';
 
 const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
   instrument: 'instrument track',
@@ -85,15 +86,9 @@ function SlotButton({
         )}
       </button>
       {plugin !== undefined && (
-        <button
-          type="button"
-          className="plain clear-slot"
-          tabIndex={-1}
-          aria-label={`Clear ${place}`}
-          onClick={() => clear(slot)}
-        >
+        <PlainButton className="clear-slot" tabIndex={-1} aria-label={`Clear ${place}`} onClick={() => clear(slot)}>
           ×
-        </button>
+        </PlainButton>
       )}
     </>
   );

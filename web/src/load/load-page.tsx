@@ -12,7 +12,8 @@ import { StatusLine } from '../frame/status-line';
 import { useChanges, type Changes } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { LaneColumn, SLOT_SELECTOR } from './lane-column';
-import { SlotChooser, type Chosen } from './slot-chooser';
+import { SlotChooser } from './slot-chooser';
+import type { Chosen } from './use-chooser';
 
 /** Load: the practice session, its lanes side by side, and the chooser that opens on a slot. */
 export function LoadPage() {

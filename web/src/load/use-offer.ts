@@ -1,5 +1,4 @@
 import { useMemo } from 'react';
-import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import { FAVOURITES, TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
@@ -7,8 +6,8 @@ import { drawerAndInner, drawersOfChest, pathTo, trayEntries, trayName } from '@
 import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { offerFor } from '@clever-drawer/core/menu/slot-menu';
-import { Finder, type Findable } from '@clever-drawer/core/search/find-plugins';
 import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import { asksFor, useSearch, type Found } from '../catalogue/use-search';
 
 /** A front in the chooser: a drawer of the chest at hand, or a tray. */
 export interface OfferedDrawer {
@@ -19,6 +18,7 @@ export interface OfferedDrawer {
   readonly plugins: readonly ChosenPlugin[];
 }
 
+/** What a slot is offered. */
 export interface Offer {
   readonly drawers: readonly OfferedDrawer[];
   /** What fits and is typed for: within the open drawer, and elsewhere (everything when none is open). */
@@ -27,22 +27,11 @@ export interface Offer {
   /** Others of the best match's kind, when only a few have what is typed: people know the kind better than the name. */
   readonly kin: readonly ChosenPlugin[];
   readonly roleUnknown: number;
+  /** False while the answer to what is typed is on its way, and what is shown is for what was typed before. */
+  readonly isSettled: boolean;
 }
 
-interface Offered extends Findable {
-  readonly plugin: ChosenPlugin;
-}
-
-const finderOf = (plugins: readonly ChosenPlugin[]): Finder<Offered> =>
-  new Finder(
-    plugins.map((plugin) => ({
-      plugin,
-      name: plugin.name,
-      names: [plugin.givenName],
-      more: [plugin.vendor ?? '', ...plugin.types.map((type) => TYPE_TREE[type].label)],
-    })),
-  );
-
+const NONE: readonly ChosenPlugin[] = [];
 const TRAY = 'tray-';
 const trayFrontId = (tray: number): string => TRAY + String(tray);
 
@@ -66,13 +55,15 @@ export function useOffer(
     };
   }, [slot, catalogue, withUnknown]);
   const drawers = useMemo(() => drawersFor(plugins, catalogue, state, chest), [plugins, catalogue, state, chest]);
-  const finder = useMemo(() => finderOf(plugins), [plugins]);
   const opened = drawers.find((one) => one.id === open);
-  const insideFinder = useMemo(() => finderOf(opened?.plugins ?? []), [opened]);
+  const own = opened?.plugins ?? NONE;
+  const foundInside = useSearch(own, typed, 'drawer');
+  const foundAll = useSearch(plugins, typed, 'slot');
+  const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
   return useMemo(() => {
-    const inside = insideFinder.find(typed).map((one) => one.plugin);
+    const inside = inOrder(own, foundInside);
     // An open drawer shows itself alone; once something is typed, the rest follows behind it.
-    const rest = opened !== undefined && typed === '' ? [] : finder.find(typed).map((one) => one.plugin);
+    const rest = opened !== undefined && typed === '' ? [] : inOrder(plugins, foundAll);
     const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
     return {
       drawers,
@@ -80,9 +71,15 @@ export function useOffer(
       elsewhere,
       kin: typed === '' ? [] : kinOf([...inside, ...elsewhere], plugins),
       roleUnknown,
+      isSettled,
     };
-  }, [drawers, finder, insideFinder, opened, typed, plugins, roleUnknown]);
+  }, [drawers, foundInside, foundAll, own, opened, typed, plugins, roleUnknown, isSettled]);
 }
+
+const inOrder = (plugins: readonly ChosenPlugin[], found: Found | null): readonly ChosenPlugin[] =>
+  found === null
+    ? plugins
+    : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
 
 const FEW = 8;
 

@@ -12,12 +12,14 @@ export function EmptyNote({ title, children }: { title: string; children?: React
   );
 }
 
+/** Said while something is read. */
 export const Loading = ({ what }: { what: string }) => (
   <div className="empty-note" role="status">
     <Spinner size="sm" /> Reading {what} …
   </div>
 );
 
+/** Said when something could not be read, with a way to try again. */
 export function Failed({ error, again }: { error: unknown; again: () => void }) {
   return (
     <div className="empty-note" role="alert">

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { StatusLine } from '../frame/status-line';
 import type { DeskKeys } from './use-desk-keys';
+import { PlainButton } from '../parts/plain-button';
 
 /** The line at the foot of Sort: how many are selected, and what can be done with them. */
 export function DeskStatus({
@@ -74,8 +75,8 @@ function Doing({
   children: ReactNode;
 }) {
   return (
-    <button type="button" className="plain doing" disabled={act === null} aria-pressed={isOn} onClick={() => act?.()}>
+    <PlainButton className="doing" disabled={act === null} aria-pressed={isOn} onClick={() => act?.()}>
       <kbd>{mark}</kbd> <span className="one-line">{children}</span>
-    </button>
+    </PlainButton>
   );
 }

@@ -1,15 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 
-export type LineMove = 'up' | 'down' | 'top' | 'bottom';
-
-/** With Alt, what moves lines in their order. */
-export const LINE_MOVES: Readonly<Record<string, LineMove | undefined>> = {
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-  Home: 'top',
-  End: 'bottom',
-};
-
 /** What the keys of the desk do; null where there is nothing to do it to. */
 export interface DeskKeys {
   readonly file: (() => void) | null;

@@ -9,7 +9,9 @@ import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
-import { ChestForm, type NewChest } from './chest-form';
+import { ChestForm } from './chest-form';
+import type { NewChest } from './new-chest';
+import { PlainButton } from '../../parts/plain-button';
 
 interface Props {
   readonly state: Arrangement;
@@ -62,22 +64,19 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     <div className="chest-tabs">
       <div role="group" aria-label="Chests">
         {chests.map((one) => (
-          <button
+          <PlainButton
             key={one.id}
-            type="button"
-            className="plain chest-name"
+            className="chest-name"
             aria-pressed={one.id === chest?.id}
             onClick={() => choose(one.id)}
             onKeyDown={(event) => onKeyDown(event, one)}
           >
             {one.name}
             {one.slots !== null && <span className="quiet"> · {one.slots.join(', ')}</span>}
-          </button>
+          </PlainButton>
         ))}
       </div>
-      <button type="button" className="plain" onClick={() => setForm('new')}>
-        New chest
-      </button>
+      <PlainButton onClick={() => setForm('new')}>New chest</PlainButton>
       {chest !== null && (
         <Dropdown>
           <Dropdown.Toggle as="button" type="button" className="plain" aria-label={`The chest ${chest.name}`}>
@@ -107,9 +106,9 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
           {toFile > 0 && (
             <>
               {' · '}
-              <button type="button" className="plain linked" onClick={workThrough}>
+              <PlainButton linked onClick={workThrough}>
                 {toFile} to file <kbd>T</kbd>
-              </button>
+              </PlainButton>
             </>
           )}
         </span>

@@ -1,5 +1,6 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { Dragged, Target } from './drag';
+import type { Dragged } from '../../parts/dragged';
+import type { Target } from './drag';
 import { effectOf } from './drop-effect';
 
 /** Beside the pointer: what is dragged, and what letting go would do, or why nothing. */

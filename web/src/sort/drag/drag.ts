@@ -1,19 +1,6 @@
 import type { Modifier } from '@dnd-kit/core';
-import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
-
-/** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or a drawer (to be moved). */
-export type Dragged =
-  | { readonly pluginIds: readonly PluginId[]; readonly dividers?: Dividers; readonly name: string }
-  | { readonly drawerId: DrawerId; readonly name: string };
-
-/** Dividers are moved within their drawer. */
-export interface Dividers {
-  readonly drawerId: DrawerId;
-  readonly ids: readonly string[];
-}
-
-/** A list whose lines have an order: a drawer's, or a tray's. */
-export type LineHome = { readonly drawerId: DrawerId } | { readonly tray: number };
+import { asId, type DrawerId } from '@clever-drawer/core/ids';
+import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
 
 /** Where it would go. Plugins go into a drawer, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
 export type Target =
@@ -90,3 +77,9 @@ export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
 const drawerOf = (front: HTMLElement): DrawerId => asId<DrawerId>(front.dataset.drawer ?? '');
 const homeOf = (home: HTMLElement): LineHome =>
   home.dataset.tray === undefined ? { drawerId: drawerOf(home) } : { tray: Number(home.dataset.tray) };
+
+/** On which side of the lines of a list a target lies: null for all but one of them. */
+export const aimIn =
+  (target: Target | null, home: LineHome) =>
+  (lineId: string): 'above' | 'below' | null =>
+    target?.kind === 'line' && target.lineId === lineId && homeKey(target.home) === homeKey(home) ? target.side : null;

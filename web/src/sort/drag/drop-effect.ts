@@ -5,7 +5,8 @@ import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawersIn, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
-import type { Dragged, Target } from './drag';
+import type { Dragged } from '../../parts/dragged';
+import type { Target } from './drag';
 
 /** What letting go would do, in words for the label of the drag; the intent is null when it can't be done, and the words say why. */
 export interface Effect {

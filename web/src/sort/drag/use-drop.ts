@@ -1,9 +1,11 @@
 import type { DndContextProps } from '@dnd-kit/core';
+import isSame from 'fast-deep-equal';
 import { useEffect, useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Changes } from '../../arrangement/changes';
-import { targetAt, type Dragged, type Point, type Target } from './drag';
+import type { Dragged } from '../../parts/dragged';
+import { targetAt, type Point, type Target } from './drag';
 import { effectOf } from './drop-effect';
 
 interface Drop {
@@ -43,7 +45,7 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
         if (pointer.current === null) return;
         const next = targetAt(pointer.current, active.data.current as Dragged);
         // Most moves stay over the same target: nothing is drawn anew for them.
-        setTarget((old) => (JSON.stringify(old) === JSON.stringify(next) ? old : next));
+        setTarget((old) => (isSame(old, next) ? old : next));
       },
       onDragCancel: end,
       onDragEnd: ({ active }) => {

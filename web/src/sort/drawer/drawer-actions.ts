@@ -2,15 +2,14 @@ import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
-import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
+import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { linesIn } from '@clever-drawer/core/chests/file-into';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
-import type { DrawerActions } from './drawer-front';
-import type { LineActions, ListedLine } from './line-list';
+import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
 
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
@@ -18,6 +17,23 @@ export type DrawerAsk =
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
   | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: PluginId; readonly name: string };
+
+/** What can be done with a drawer from its front. */
+export interface DrawerActions {
+  readonly toggle: (drawer: Drawer) => void;
+  readonly edit: (drawer: Drawer) => void;
+  readonly remove: (drawer: Drawer) => void;
+  readonly putInside: (drawer: Drawer) => void;
+  readonly copy: (drawer: Drawer) => void;
+  readonly addInner: (drawer: Drawer) => void;
+  readonly addDivider: (drawer: Drawer, before: string | null) => void;
+  readonly sort: (drawer: Drawer, by: DrawerSort, isStanding: boolean) => void;
+  readonly unsort: (drawer: Drawer) => void;
+  /** Narrows the list to what stands in it. */
+  readonly list: (drawer: Drawer) => void;
+  /** Among its neighbours: -1 is towards the beginning, the infinities are the ends. */
+  readonly shift: (drawer: Drawer, by: number) => void;
+}
 
 interface Needs {
   readonly state: Arrangement;
@@ -103,10 +119,6 @@ export function lineActionsOf(
   { changes, ask }: Pick<Needs, 'changes' | 'ask'>,
   around: Pick<LineActions, 'about' | 'selected'>,
 ): LineActions {
-  const pluginsIn = (lines: readonly ListedLine[]): PluginId[] =>
-    lines.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
-  const dividersIn = (lines: readonly ListedLine[]): string[] =>
-    lines.flatMap((line) => ('divider' in line ? [line.id] : []));
   return {
     ...around,
     place: (lines, before) => {

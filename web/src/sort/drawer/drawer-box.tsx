@@ -4,7 +4,8 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import { PickBox, type Choice } from '../../parts/pick-box';
+import { PickBox } from '../../parts/pick-box';
+import type { Pickable } from '../../parts/pick-list';
 
 /** A place for a drawer: in another one, or in a chest itself. */
 export interface Spot {
@@ -37,7 +38,7 @@ export function DrawerBox({
   const choices = useMemo(
     () =>
       drawersOfChest(state, chest)
-        .map((drawer): Choice => ({ key: drawer.id, label: pathInWords(state, drawer.id), finds: drawer.name }))
+        .map((drawer): Pickable => ({ key: drawer.id, label: pathInWords(state, drawer.id), finds: drawer.name }))
         .sort((a, b) => compareNames(a.label, b.label)),
     [state, chest],
   );
@@ -78,11 +79,11 @@ export function SpotBox({
     const many = chests.length > 1;
     return [...chests]
       .sort((a, b) => Number(b.id === first) - Number(a.id === first))
-      .flatMap((chest): Choice[] => [
+      .flatMap((chest): Pickable[] => [
         { key: CHEST + chest.id, label: `The chest ${chest.name} itself, in no drawer`, finds: chest.name },
         ...drawersOfChest(state, chest.id)
           .filter((drawer) => !without.has(drawer.id))
-          .map((drawer): Choice => {
+          .map((drawer): Pickable => {
             const label = pathInWords(state, drawer.id);
             return { key: drawer.id, label: many ? `${chest.name} › ${label}` : label, finds: drawer.name };
           }),

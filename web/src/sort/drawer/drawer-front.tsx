@@ -1,25 +1,9 @@
 import { useDraggable } from '@dnd-kit/core';
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import { DRAWER_SORT_LABELS, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
+import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
-
-/** What can be done with a drawer from its front. */
-export interface DrawerActions {
-  readonly toggle: (drawer: Drawer) => void;
-  readonly edit: (drawer: Drawer) => void;
-  readonly remove: (drawer: Drawer) => void;
-  readonly putInside: (drawer: Drawer) => void;
-  readonly copy: (drawer: Drawer) => void;
-  readonly addInner: (drawer: Drawer) => void;
-  readonly addDivider: (drawer: Drawer, before: string | null) => void;
-  readonly sort: (drawer: Drawer, by: DrawerSort, isStanding: boolean) => void;
-  readonly unsort: (drawer: Drawer) => void;
-  /** Narrows the list to what stands in it. */
-  readonly list: (drawer: Drawer) => void;
-  /** Among its neighbours: -1 is towards the beginning, the infinities are the ends. */
-  readonly shift: (drawer: Drawer, by: number) => void;
-}
+import type { DrawerActions } from './drawer-actions';
 
 interface Props {
   readonly drawer: Drawer;

@@ -4,9 +4,11 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import type { ChosenPlugin } from '../../catalogue/queries';
-import type { Target } from '../drag/drag';
-import type { DrawerActions } from './drawer-front';
-import { LineList, type LineActions, type ListedLine } from './line-list';
+import { aimIn, type Target } from '../drag/drag';
+import type { DrawerActions } from './drawer-actions';
+import type { LineActions, ListedLine } from '../../parts/line';
+import { LineList } from '../../parts/line-list';
+import { PlainButton } from '../../parts/plain-button';
 
 interface Props {
   readonly drawer: Drawer;
@@ -26,19 +28,14 @@ const listedLine = (line: Line<ChosenPlugin>): ListedLine =>
 
 /** What stands in a drawer that is pulled out, in order, with the inner drawers below. */
 export function OpenDrawer({ drawer, contents, actions, lineActions, target, pictures, children }: Props) {
+  const home = { drawerId: drawer.id };
   return (
     <div className="drawer-inside">
       <div className="drawer-tools">
-        <button type="button" className="plain" onClick={() => actions.edit(drawer)}>
-          Name, keywords
-        </button>
+        <PlainButton onClick={() => actions.edit(drawer)}>Name, keywords</PlainButton>
         <SortMenu drawer={drawer} actions={actions} />
-        <button type="button" className="plain" onClick={() => actions.addDivider(drawer, null)}>
-          Divider
-        </button>
-        <button type="button" className="plain" onClick={() => actions.addInner(drawer)}>
-          Inner drawer
-        </button>
+        <PlainButton onClick={() => actions.addDivider(drawer, null)}>Divider</PlainButton>
+        <PlainButton onClick={() => actions.addInner(drawer)}>Inner drawer</PlainButton>
         <Dropdown>
           <Dropdown.Toggle as="button" type="button" className="plain">
             More
@@ -67,10 +64,10 @@ export function OpenDrawer({ drawer, contents, actions, lineActions, target, pic
       ) : (
         <LineList
           label={`In ${drawer.name}`}
-          home={{ drawerId: drawer.id }}
+          home={home}
           lines={contents.lines.map(listedLine)}
           actions={lineActions}
-          target={target}
+          aimedAt={aimIn(target, home)}
           pictures={pictures}
         />
       )}

@@ -7,7 +7,7 @@ import { trayEntries } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { isNew, type Places } from '../ribbons/facets';
-import type { LineMove } from '../use-desk-keys';
+import { placeAfterMove, type LineMove } from '../../parts/list-keys';
 
 /** Puts plugins on a tray, or off it when all of them are on it. */
 export function trayWish(state: Arrangement, tray: number, pluginIds: readonly PluginId[]): Intent {
@@ -23,12 +23,11 @@ export function shiftOnTrayWish(
   to: LineMove,
 ): Intent | null {
   const order = trayEntries(state, tray).map((entry) => entry.pluginId);
-  const moving = order.filter((id) => pluginIds.includes(id));
-  const rest = order.filter((id) => !pluginIds.includes(id));
-  const first = order.findIndex((id) => pluginIds.includes(id));
-  const place = { up: first - 1, down: first + 1, top: 0, bottom: rest.length }[to];
-  if (moving.length === 0 || place < 0 || place > rest.length) return null;
-  return { kind: 'place-on-tray', tray, pluginIds: moving, before: rest[place] ?? null };
+  const isMoving = (id: PluginId): boolean => pluginIds.includes(id);
+  const place = placeAfterMove(order, isMoving, to);
+  return place === null
+    ? null
+    : { kind: 'place-on-tray', tray, pluginIds: order.filter(isMoving), before: place.before };
 }
 
 /** Brings plugins back with all their builds. */

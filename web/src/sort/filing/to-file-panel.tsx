@@ -3,13 +3,14 @@ import Button from 'react-bootstrap/Button';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import { DrawerProposer } from '@clever-drawer/core/chests/propose-drawers';
+import { DrawerProposer, type Proposal } from '@clever-drawer/core/chests/propose-drawers';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
-import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import type { Changes } from '../../arrangement/changes';
-import { pathInWords } from '../drawer/drawer-box';
+import { stepIn, ticked as withTick } from '../../parts/list-keys';
+import { PlainButton } from '../../parts/plain-button';
+import { ProposedDrawers, ToFileKeys, WaitingPlugin } from './proposed-drawers';
 
 interface Props {
   readonly catalogue: ChosenCatalogue;
@@ -41,15 +42,7 @@ export function ToFilePanel(props: Props) {
   const plugin = open[index];
   const proposer = useMemo(() => new DrawerProposer(state, chest.id, catalogue.byId), [state, chest.id, catalogue]);
   const proposals = useMemo(() => (plugin === undefined ? [] : proposer.propose(plugin)), [proposer, plugin]);
-  const lit = proposals.map((one) => one.drawerId).join('\n');
-  const latestLight = useRef(light);
-  useEffect(() => {
-    latestLight.current = light;
-  });
-  useEffect(() => {
-    latestLight.current(lit === '' ? [] : lit.split('\n'));
-    return () => latestLight.current([]);
-  }, [lit]);
+  useLit(proposals, light);
   useEffect(() => box.current?.focus(), []);
 
   const go = (to: number): void => {
@@ -69,22 +62,16 @@ export function ToFilePanel(props: Props) {
     const one = proposals[marked]?.drawerId;
     file(chosen.length > 0 ? chosen : one === undefined ? [] : [one]);
   };
-  const tick = (id: string): void =>
-    setTicked((old) => {
-      const next = new Set(old);
-      if (!next.delete(id)) next.add(id);
-      return next;
-    });
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.altKey || event.ctrlKey || event.metaKey) return;
     // The panel's buttons have their own Space and Enter.
     if (event.target !== event.currentTarget && event.key !== 'Escape') return;
     const current = proposals[marked];
-    if (event.key === 'ArrowDown') setMarked(Math.min(marked + 1, proposals.length - 1));
-    else if (event.key === 'ArrowUp') setMarked(Math.max(marked - 1, 0));
+    const to = stepIn(event.key, { at: marked, count: proposals.length });
+    if (to !== null) setMarked(Math.max(to, 0));
     else if (event.key === 'ArrowRight') go(index + 1);
     else if (event.key === 'ArrowLeft') go(index - 1);
-    else if (event.key === ' ' && current !== undefined) tick(current.drawerId);
+    else if (event.key === ' ' && current !== undefined) setTicked(withTick(ticked, current.drawerId));
     else if (event.key === 'Enter' && plugin !== undefined) {
       if (proposals.length > 0) accept();
       else props.other(plugin.id);
@@ -104,20 +91,18 @@ export function ToFilePanel(props: Props) {
         </span>
         <span className="grow" />
         {fresh > 0 && (
-          <button
-            type="button"
-            className="plain"
+          <PlainButton
             onClick={() => {
               void changes.make({ kind: 'look', at: new Date().toISOString() });
               box.current?.focus();
             }}
           >
             New ones seen
-          </button>
+          </PlainButton>
         )}
-        <button type="button" className="plain" onClick={close}>
+        <PlainButton onClick={close}>
           Back to the list <kbd>Esc</kbd>
-        </button>
+        </PlainButton>
       </header>
       {plugin === undefined ? (
         <EmptyNote title="Everything is filed">
@@ -126,60 +111,36 @@ export function ToFilePanel(props: Props) {
         </EmptyNote>
       ) : (
         <>
-          <div className="to-file-plugin">
-            <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
-            <div>
-              <b>
-                <bdi>{plugin.name}</bdi>
-              </b>
-              <div className="quiet">
-                {plugin.vendor ?? 'vendor not known'} · {kindInWords(plugin.types, plugin.role)}
-              </div>
-            </div>
-            <span className="grow" />
-            <button type="button" className="plain" onClick={() => props.about(plugin.id)}>
-              all about it
-            </button>
-          </div>
+          <WaitingPlugin plugin={plugin} about={props.about} />
           {proposals.length === 0 ? (
             <p className="quiet">No drawer suggests itself. Press F to choose one or to make a new one.</p>
           ) : (
-            <ul className="proposals" role="listbox" aria-label="Proposed drawers" aria-multiselectable>
-              {proposals.map(({ drawerId, because }, place) => (
-                <li
-                  key={drawerId}
-                  role="option"
-                  aria-selected={ticked.size > 0 ? ticked.has(drawerId) : place === marked}
-                  className={place === marked ? 'at' : ''}
-                  onClick={() => file([drawerId])}
-                >
-                  <span className="mono tick">{ticked.has(drawerId) ? '✓' : ' '}</span>
-                  <b>{pathInWords(state, drawerId)}</b> <span className="quiet">{because}</span>
-                </li>
-              ))}
-            </ul>
+            <ProposedDrawers
+              state={state}
+              proposals={proposals}
+              marked={marked}
+              ticked={ticked}
+              file={(id) => file([id])}
+            />
           )}
-          <footer className="quiet box-hints">
-            <span>
-              <kbd>Enter</kbd> {proposals.length > 0 ? 'file there' : 'choose a drawer'}
-            </span>
-            <span>
-              <kbd>Space</kbd> tick several
-            </span>
-            <span>
-              <kbd>F</kbd> another drawer
-            </span>
-            <span>
-              <kbd>→</kbd> later
-            </span>
-            <span>
-              <kbd>A</kbd> set aside
-            </span>
-          </footer>
+          <ToFileKeys hasProposals={proposals.length > 0} />
         </>
       )}
     </section>
   );
+}
+
+/** Lights the proposed drawers up while they are proposed. */
+function useLit(proposals: readonly Proposal[], light: (drawers: readonly string[]) => void): void {
+  const lit = proposals.map((one) => one.drawerId).join('\n');
+  const latestLight = useRef(light);
+  useEffect(() => {
+    latestLight.current = light;
+  });
+  useEffect(() => {
+    latestLight.current(lit === '' ? [] : lit.split('\n'));
+    return () => latestLight.current([]);
+  }, [lit]);
 }
 
 const isWaiting = (plugin: ChosenPlugin, isFiled: (id: PluginId) => boolean): boolean =>

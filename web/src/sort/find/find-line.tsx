@@ -7,6 +7,7 @@ import { NameBox } from '../../parts/name-box';
 import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
 import { QUESTIONS, type SortViewing } from './use-sort-view';
+import { PlainButton } from '../../parts/plain-button';
 
 interface Props {
   readonly viewing: SortViewing;
@@ -35,14 +36,9 @@ export function FindLine({ viewing, state, changes, shown, outside, intoList }: 
           <span className="one-line">
             <span className="quiet">{question}</span> <bdi>{label}</bdi>
           </span>
-          <button
-            type="button"
-            className="plain"
-            aria-label={`Take the filter ${label} off`}
-            onClick={() => toggle(question, value)}
-          >
+          <PlainButton aria-label={`Take the filter ${label} off`} onClick={() => toggle(question, value)}>
             ×
-          </button>
+          </PlainButton>
         </span>
       ))}
       <input
@@ -70,10 +66,10 @@ export function FindLine({ viewing, state, changes, shown, outside, intoList }: 
         {outside > 0 && (
           <>
             {' · '}
-            <button type="button" className="plain linked" onClick={clear}>
+            <PlainButton linked onClick={clear}>
               {outside} more {outside === 1 ? 'matches' : 'match'} outside{' '}
               {chips.length === 1 ? 'this filter' : 'these filters'}
-            </button>
+            </PlainButton>
           </>
         )}
       </span>
@@ -111,14 +107,12 @@ function KeptSearches({
               <Dropdown.Item as="button" type="button" onClick={() => viewing.lookAgain(search.query)}>
                 <bdi>{search.name}</bdi>
               </Dropdown.Item>
-              <button
-                type="button"
-                className="plain"
+              <PlainButton
                 aria-label={`Forget the search ${search.name}`}
                 onClick={() => void changes.make({ kind: 'forget-search', id: search.id })}
               >
                 ×
-              </button>
+              </PlainButton>
             </div>
           ))}
           {kept.length > 0 && canKeep && <Dropdown.Divider />}

@@ -1,14 +1,27 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import {
+  createParser,
+  debounce,
+  parseAsNativeArrayOf,
+  parseAsString,
+  parseAsStringLiteral,
+  useQueryStates,
+  type inferParserType,
+} from 'nuqs';
+import { useMemo } from 'react';
 
+/** What the list can be sorted by. */
 export const SORTS = ['name', 'kind', 'vendor', 'formats', 'drawers'] as const;
+/** One of SORTS. */
 export type SortBy = (typeof SORTS)[number];
 
 /** The questions of the ribbons, by the names that the address has for them. */
 export const QUESTIONS = ['role', 'type', 'vendor', 'format', 'state', 'tray', 'drawer', 'tag'] as const;
+/** One of QUESTIONS. */
 export type Question = (typeof QUESTIONS)[number];
+/** The values that pass, question by question; none: all do. */
 export type Filters = Readonly<Record<Question, readonly string[]>>;
 
+/** Nothing is asked: everything passes. */
 export const NO_FILTERS: Filters = {
   role: [],
   type: [],
@@ -32,6 +45,7 @@ export interface SortView {
   readonly open: readonly string[];
 }
 
+/** How Sort is looked at, and what changes that. */
 export interface SortViewing {
   readonly view: SortView;
   readonly look: (change: Partial<SortView>) => void;
@@ -43,102 +57,88 @@ export interface SortViewing {
   readonly lookAgain: (query: string) => void;
 }
 
-const KEPT = ['q', ...QUESTIONS, 'by', 'down'];
+const asSwitch = createParser<boolean>({ parse: (raw) => (raw === '1' ? true : null), serialize: () => '1' });
+const asValues = parseAsNativeArrayOf(parseAsString);
 
+const ASKED = {
+  q: parseAsString.withDefault(''),
+  role: asValues,
+  type: asValues,
+  vendor: asValues,
+  format: asValues,
+  state: asValues,
+  tray: asValues,
+  drawer: asValues,
+  tag: asValues,
+  by: parseAsStringLiteral(SORTS),
+  down: asSwitch.withDefault(false),
+};
+const IN_ADDRESS = { ...ASKED, chest: parseAsString, open: asValues };
+type InAddress = inferParserType<typeof IN_ADDRESS>;
+
+const KEPT = ['q', ...QUESTIONS, 'by', 'down'] as const;
+const SETTLES_MS = 250;
+/** What is typed shows at once; the address follows when the hand rests. */
+const AFTER_TYPING = { limitUrlUpdates: debounce(SETTLES_MS) };
+
+/** How Sort is looked at, as the address has it. */
 export function useSortView(): SortViewing {
-  const [params, setParams] = useSearchParams();
-  const [typed, setTyped] = useTyped(params.get('q') ?? '', (text) =>
-    setParams(changed(addressNow(), { typed: text }), { replace: true }),
-  );
+  const [address, setAddress] = useQueryStates(IN_ADDRESS, { history: 'replace' });
+  const { q: typed, by: sortBy, down, chest, open } = address;
+  const { role, type, vendor, format, state, tray, drawer, tag } = address;
   // What is typed must not make new filters of the same.
-  const filters = useMemo(() => filtersIn(params), [params]);
+  const filters = useMemo(
+    (): Filters => ({ role, type, vendor, format, state, tray, drawer, tag }),
+    [role, type, vendor, format, state, tray, drawer, tag],
+  );
   const view = useMemo(
-    (): SortView => ({
-      typed,
-      filters,
-      sortBy: SORTS.find((one) => one === params.get('by')) ?? null,
-      down: params.get('down') === '1',
-      chest: params.get('chest'),
-      open: params.getAll('open'),
-    }),
-    [params, filters, typed],
+    (): SortView => ({ typed, filters, sortBy, down, chest, open }),
+    [typed, filters, sortBy, down, chest, open],
   );
   const look = ({ typed: text, ...change }: Partial<SortView>): void => {
-    if (text !== undefined) setTyped(text);
-    if (Object.keys(change).length > 0)
-      setParams(changed(addressNow(), { ...change, typed: text ?? typed }), { replace: true });
-  };
-  const toggle = (question: Question, value: string): void => {
-    const filters = filtersIn(addressNow());
-    const own = filters[question];
-    const next = own.includes(value) ? own.filter((one) => one !== value) : [...own, value];
-    look({ filters: { ...filters, [question]: next } });
+    if (text !== undefined) void setAddress({ q: text }, AFTER_TYPING);
+    if (Object.keys(change).length > 0) void setAddress(inAddress(change));
   };
   return {
     view,
     look,
-    toggle,
+    // Of what holds at the moment: two changes may come before the page is drawn again.
+    toggle: (question, value) =>
+      void setAddress((now) => {
+        const own = now[question];
+        return { [question]: own.includes(value) ? own.filter((one) => one !== value) : [...own, value] };
+      }),
     clear: () => look({ filters: NO_FILTERS }),
-    query: keptPart(changed(params, { typed })).toString(),
-    lookAgain: (query) => {
-      const next = addressNow();
-      for (const key of KEPT) next.delete(key);
-      for (const [key, value] of new URLSearchParams(query)) if (KEPT.includes(key)) next.append(key, value);
-      setTyped(next.get('q') ?? '');
-      setParams(next, { replace: true });
-    },
+    query: queryOf(view),
+    lookAgain: (query) => void setAddress(askedIn(query)),
   };
 }
 
-const filtersIn = (params: URLSearchParams): Filters =>
-  Object.fromEntries(QUESTIONS.map((question) => [question, params.getAll(question)])) as Record<Question, string[]>;
-
-function keptPart(params: URLSearchParams): URLSearchParams {
-  const kept = new URLSearchParams();
-  for (const key of KEPT) for (const value of params.getAll(key)) kept.append(key, value);
-  return kept;
-}
-
-/** The address as it is at this moment: two changes may come before the page is drawn again. */
-const addressNow = (): URLSearchParams => new URLSearchParams(window.location.search);
-
-const SETTLES_MS = 250;
-
-/** What is typed shows at once; the address follows when the hand rests, and a change of the address from outside is taken over. */
-function useTyped(inAddress: string, write: (text: string) => void): [string, (text: string) => void] {
-  const [typed, setTyped] = useState(inAddress);
-  const written = useRef(inAddress);
-  const latest = useRef(write);
-  useEffect(() => {
-    latest.current = write;
-  });
-  useEffect(() => {
-    if (inAddress === written.current) return;
-    written.current = inAddress;
-    setTyped(inAddress);
-  }, [inAddress]);
-  useEffect(() => {
-    if (typed === written.current) return undefined;
-    const timer = setTimeout(() => {
-      written.current = typed;
-      latest.current(typed);
-    }, SETTLES_MS);
-    return () => clearTimeout(timer);
-  }, [typed]);
-  return [typed, setTyped];
-}
-
-function changed(old: URLSearchParams, change: Partial<SortView>): URLSearchParams {
-  const next = new URLSearchParams(old);
-  const put = (key: string, values: readonly string[]): void => {
-    next.delete(key);
-    for (const value of values) if (value !== '') next.append(key, value);
+function inAddress({ filters, sortBy, open, ...same }: Omit<Partial<SortView>, 'typed'>): Partial<InAddress> {
+  return {
+    ...same,
+    ...(filters === undefined ? {} : Object.fromEntries(QUESTIONS.map((one) => [one, [...filters[one]]]))),
+    ...(sortBy === undefined ? {} : { by: sortBy }),
+    ...(open === undefined ? {} : { open: [...open] }),
   };
-  if (change.typed !== undefined) put('q', [change.typed]);
-  if (change.filters !== undefined) for (const question of QUESTIONS) put(question, change.filters[question]);
-  if (change.sortBy !== undefined) put('by', [change.sortBy ?? '']);
-  if (change.down !== undefined) put('down', [change.down ? '1' : '']);
-  if (change.chest !== undefined) put('chest', [change.chest ?? '']);
-  if (change.open !== undefined) put('open', change.open);
-  return next;
+}
+
+/** What is searched, filtered and sorted by, as a kept search holds it: the way it stands in the address, without what is open. */
+export function queryOf({ typed, filters, sortBy, down }: SortView): string {
+  const query = new URLSearchParams();
+  const values = { ...filters, q: [typed], by: [sortBy ?? ''], down: [down ? '1' : ''] };
+  for (const key of KEPT) for (const value of values[key]) if (value !== '') query.append(key, value);
+  return query.toString();
+}
+
+/** What a kept search asks for; what it says nothing about is asked for no more, and what is not known is left out. */
+export function askedIn(query: string): inferParserType<typeof ASKED> {
+  const params = new URLSearchParams(query);
+  const values = Object.fromEntries(QUESTIONS.map((one) => [one, params.getAll(one)])) as Record<Question, string[]>;
+  return {
+    ...values,
+    q: params.get('q') ?? '',
+    by: SORTS.find((one) => one === params.get('by')) ?? null,
+    down: params.get('down') === '1',
+  };
 }

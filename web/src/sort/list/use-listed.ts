@@ -1,6 +1,6 @@
 import memoizeOne from 'memoize-one';
 import { useMemo } from 'react';
-import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
@@ -170,10 +170,7 @@ function inTrayOrder(plugins: readonly ChosenPlugin[], state: Arrangement, tray:
 }
 
 type Compare = (a: ChosenPlugin, b: ChosenPlugin) => number;
-const byName: Compare = (a, b) => compareNames(a.name, b.name);
-// What is not known comes last.
-const TYPE_RANKS = new Map<string, number>(TYPE_IDS.map((type, rank) => [type, rank]));
-const typeRank = ({ types }: ChosenPlugin): number => TYPE_RANKS.get(types[0] ?? '') ?? TYPE_IDS.length;
+const { name: byName, type: byKind, vendor: byVendor } = COMPARE_BY;
 
 function sortedBy(
   plugins: readonly ChosenPlugin[],
@@ -184,11 +181,8 @@ function sortedBy(
   const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
   const compare: Readonly<Record<typeof sortBy, Compare>> = {
     name: byName,
-    kind: (a, b) => typeRank(a) - typeRank(b) || byName(a, b),
-    vendor: (a, b) =>
-      Number(a.vendor === null) - Number(b.vendor === null) ||
-      compareNames(a.vendor ?? '', b.vendor ?? '') ||
-      byName(a, b),
+    kind: byKind,
+    vendor: byVendor,
     formats: (a, b) => compareNames(formatsOf(a).join(' '), formatsOf(b).join(' ')) || byName(a, b),
     drawers: (a, b) =>
       (places?.of(a.id).length ?? 0) - (places?.of(b.id).length ?? 0) ||

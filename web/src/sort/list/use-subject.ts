@@ -11,6 +11,7 @@ export interface Subject {
   readonly selectElsewhere: (ids: readonly PluginId[]) => void;
 }
 
+/** What the keys act on. */
 export function useSubject(listed: readonly PluginId[]): Subject {
   const [elsewhere, setElsewhere] = useState<readonly PluginId[] | null>(null);
   const own = useSelection(listed);

@@ -5,6 +5,7 @@ import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-fa
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
+import { PlainButton } from '../../parts/plain-button';
 
 type Build = PluginDetail['builds'][number];
 
@@ -45,22 +46,15 @@ export function BuildCard({
         {aside !== undefined && (
           <>
             <span className="flag">set aside: {ASIDE_LABELS[aside.reason]}</span>
-            <button type="button" className="plain linked" onClick={bringBack}>
+            <PlainButton linked onClick={bringBack}>
               bring back
-            </button>
+            </PlainButton>
           </>
         )}
         {chosen ? (
-          <button type="button" className="plain" onClick={() => prefer(null)}>
-            by the rule again
-          </button>
+          <PlainButton onClick={() => prefer(null)}>by the rule again</PlainButton>
         ) : (
-          !preferred &&
-          build.found && (
-            <button type="button" className="plain" onClick={() => prefer(build.id)}>
-              prefer this one
-            </button>
-          )
+          !preferred && build.found && <PlainButton onClick={() => prefer(build.id)}>prefer this one</PlainButton>
         )}
       </header>
       {build.pictures.length > 0 && (

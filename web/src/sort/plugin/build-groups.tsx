@@ -6,6 +6,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asId, type BuildId, type PluginId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
+import { PlainButton } from '../../parts/plain-button';
 
 /** Parts a plugin whose builds are not one product after all, and takes back what was joined or parted by hand. */
 export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Arrangement }) {
@@ -28,19 +29,13 @@ export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Ar
       {held.length > 0 && (
         <p>
           {held.length === 1 ? 'One build was' : `${String(held.length)} builds were`} put here by you.{' '}
-          <button
-            type="button"
-            className="plain"
-            onClick={() => void changes.make({ kind: 'release-builds', buildIds: held })}
-          >
+          <PlainButton onClick={() => void changes.make({ kind: 'release-builds', buildIds: held })}>
             Group by name again
-          </button>
+          </PlainButton>
         </p>
       )}
       {plugin.builds.length > 1 && chosen === null && (
-        <button type="button" className="plain" onClick={() => setChosen(new Set())}>
-          These are not all one plugin …
-        </button>
+        <PlainButton onClick={() => setChosen(new Set())}>These are not all one plugin …</PlainButton>
       )}
       {chosen !== null && (
         <fieldset>
@@ -57,9 +52,7 @@ export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Ar
           <Button size="sm" disabled={chosen.size === 0 || chosen.size === plugin.builds.length} onClick={split}>
             Make them a plugin of their own
           </Button>{' '}
-          <button type="button" className="plain" onClick={() => setChosen(null)}>
-            Leave it
-          </button>
+          <PlainButton onClick={() => setChosen(null)}>Leave it</PlainButton>
         </fieldset>
       )}
     </div>

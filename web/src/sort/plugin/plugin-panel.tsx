@@ -19,6 +19,7 @@ import { pathInWords } from '../drawer/drawer-box';
 import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
 import { usePictureDrop } from './use-picture-drop';
+import { PlainButton } from '../../parts/plain-button';
 
 interface Props {
   readonly id: PluginId;
@@ -43,9 +44,9 @@ export function PluginPanel(props: Props) {
       aria-label="About the plugin"
       {...picture.handlers}
     >
-      <button type="button" className="plain panel-close" onClick={close} aria-label="Close the panel">
+      <PlainButton className="panel-close" onClick={close} aria-label="Close the panel">
         ×
-      </button>
+      </PlainButton>
       {detail.isError && <Failed error={detail.error} again={() => void detail.refetch()} />}
       {plugin === undefined && !detail.isError && <Loading what="the plugin" />}
       {plugin !== undefined && <About {...props} plugin={plugin} />}
@@ -79,35 +80,31 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
         strip label <span className="mono">{naming?.stripLabel ?? proposeStripLabel(plugin.name)}</span>
         {naming !== null && naming.tags.length > 0 && ` · tags ${naming.tags.join(', ')}`}
         {naming?.note != null && <span className="quiet"> · {naming.note}</span>}{' '}
-        <button type="button" className="plain" onClick={name}>
+        <PlainButton onClick={name}>
           <kbd>M</kbd> my words
-        </button>
-        <button type="button" className="plain" onClick={putRight}>
+        </PlainButton>
+        <PlainButton onClick={putRight}>
           <kbd>C</kbd> put right
-        </button>
+        </PlainButton>
         {aside === null ? (
-          <button type="button" className="plain" onClick={setAside}>
+          <PlainButton onClick={setAside}>
             <kbd>A</kbd> set aside
-          </button>
+          </PlainButton>
         ) : (
           <>
             <span className="flag">
               set aside: {ASIDE_LABELS[aside.reason]}
               {aside.until !== null && ` until ${aside.until}`}
             </span>
-            <button type="button" className="plain linked" onClick={bringBack}>
+            <PlainButton linked onClick={bringBack}>
               bring back
-            </button>
+            </PlainButton>
           </>
         )}
         {state.face.has(plugin.id) && (
-          <button
-            type="button"
-            className="plain"
-            onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}
-          >
+          <PlainButton onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}>
             take my picture off
-          </button>
+          </PlainButton>
         )}
       </p>
       <Places id={plugin.id} state={state} catalogue={catalogue} />
@@ -145,9 +142,7 @@ function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; ca
           {chest} › {pathInWords(state, drawer.id)}
           {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
           {content.keyword === null ? (
-            <button type="button" className="plain" onClick={() => takeOut(drawer)}>
-              out
-            </button>
+            <PlainButton onClick={() => takeOut(drawer)}>out</PlainButton>
           ) : (
             <span className="quiet"> by the keyword {content.keyword}</span>
           )}
@@ -156,13 +151,7 @@ function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; ca
       {trays.map(({ tray }) => (
         <li key={tray}>
           {trayName(state, tray)}
-          <button
-            type="button"
-            className="plain"
-            onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}
-          >
-            off
-          </button>
+          <PlainButton onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}>off</PlainButton>
         </li>
       ))}
     </ul>

@@ -17,6 +17,7 @@ import type { Intent, Right } from '@clever-drawer/core/chests/intent';
 import { useVendors } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
+import { PlainButton } from '../../parts/plain-button';
 
 const LEAVE = '';
 const BACK = '-';
@@ -89,21 +90,14 @@ export function PutRightBox({
             ))}
             <option value={BACK}>what is worked out</option>
           </Form.Select>
-          <Form.Label htmlFor="right-type">Main type</Form.Label>
-          <Form.Select id="right-type" value={main} onChange={(event) => setMain(event.target.value)}>
-            <option value={LEAVE}>{leave(only?.types[0] === undefined ? null : TYPE_TREE[only.types[0]].label)}</option>
-            <TypeOptions types={fitting} />
-            <option value={BACK}>what is worked out</option>
-          </Form.Select>
-          {main !== LEAVE && main !== BACK && (
-            <>
-              <Form.Label htmlFor="right-further">It is also</Form.Label>
-              <Form.Select id="right-further" value={further} onChange={(event) => setFurther(event.target.value)}>
-                <option value={LEAVE}>nothing else</option>
-                <TypeOptions types={fitting.filter((type) => type !== main)} />
-              </Form.Select>
-            </>
-          )}
+          <RightTypes
+            now={only?.types[0] ?? null}
+            fitting={fitting}
+            main={main}
+            setMain={setMain}
+            further={further}
+            setFurther={setFurther}
+          />
           <Form.Label htmlFor="right-vendor">Vendor</Form.Label>
           <Form.Control
             id="right-vendor"
@@ -136,17 +130,44 @@ export function PutRightBox({
           <p className="quiet">What you choose here wins over every scan, until you take it back.</p>
         </Modal.Body>
         <Modal.Footer>
-          {isPutRight && (
-            <button type="button" className="plain" onClick={takeBack}>
-              Take all of it back
-            </button>
-          )}
+          {isPutRight && <PlainButton onClick={takeBack}>Take all of it back</PlainButton>}
           <Button type="submit" disabled={nothing}>
             Put right
           </Button>
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+interface TypesProps {
+  readonly now: TypeId | null;
+  readonly fitting: readonly TypeId[];
+  readonly main: string;
+  readonly setMain: (type: string) => void;
+  readonly further: string;
+  readonly setFurther: (type: string) => void;
+}
+
+function RightTypes({ now, fitting, main, setMain, further, setFurther }: TypesProps) {
+  return (
+    <>
+      <Form.Label htmlFor="right-type">Main type</Form.Label>
+      <Form.Select id="right-type" value={main} onChange={(event) => setMain(event.target.value)}>
+        <option value={LEAVE}>{leave(now === null ? null : TYPE_TREE[now].label)}</option>
+        <TypeOptions types={fitting} />
+        <option value={BACK}>what is worked out</option>
+      </Form.Select>
+      {main !== LEAVE && main !== BACK && (
+        <>
+          <Form.Label htmlFor="right-further">It is also</Form.Label>
+          <Form.Select id="right-further" value={further} onChange={(event) => setFurther(event.target.value)}>
+            <option value={LEAVE}>nothing else</option>
+            <TypeOptions types={fitting.filter((type) => type !== main)} />
+          </Form.Select>
+        </>
+      )}
+    </>
   );
 }
 

@@ -26,11 +26,14 @@ const STATE_LABELS: Readonly<Record<State, string>> = {
 };
 
 const FAMILY = 'family:';
+/** The value of a filter that stands for a whole family of types. */
 export const familyValue = (family: FamilyId): string => FAMILY + family;
+/** The family that a value stands for; null when it is none. */
 export const familyIn = (value: string): FamilyId | null => {
   const family = value.startsWith(FAMILY) ? value.slice(FAMILY.length) : null;
   return family !== null && family in FAMILIES ? (family as FamilyId) : null;
 };
+/** Whether a value is a type. */
 export const isType = (value: string): value is TypeId => value in TYPE_TREE;
 
 /** The words of a filter's value, as ribbons and chips show it. */
@@ -65,6 +68,7 @@ export interface CatalogueFacets {
   readonly format: Facet;
 }
 
+/** The values of the questions that the catalogue alone answers. */
 export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets => ({
   role: facetOf(plugins.map((plugin) => [plugin.role ?? NOT_KNOWN])),
   type: facetOf(plugins.map(typesOf)),
@@ -97,13 +101,16 @@ export interface Places {
 }
 
 export const NOTHING_ASKED: Facet = { values: [], of: [] };
+/** The tags of each plugin. */
 export const tagFacet = ({ plugins }: ChosenCatalogue): Facet =>
   facetOf(plugins.map((plugin) => plugin.naming?.tags ?? []));
+/** The drawers that each plugin stands in. */
 export const drawerFacet = ({ plugins }: ChosenCatalogue, places: Places): Facet =>
   facetOf(plugins.map((plugin) => (places.has(plugin.id) ? places.of(plugin.id) : NOWHERE)));
 
 const NOWHERE: readonly string[] = [NONE];
 
+/** The values of the questions that the arrangement answers. */
 export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, places: Places): ArrangedFacets {
   const { plugins } = catalogue;
   const seen = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;

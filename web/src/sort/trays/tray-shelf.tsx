@@ -5,10 +5,12 @@ import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
-import { useKept } from '../../lib/use-kept';
+import { useKept } from '../../lib/use-stored';
 import type { Changes } from '../../arrangement/changes';
-import { trayId, type Target } from '../drag/drag';
-import { LineList, type LineActions, type ListedLine } from '../drawer/line-list';
+import { aimIn, trayId, type Target } from '../drag/drag';
+import { pluginsIn, type LineActions, type ListedLine } from '../../parts/line';
+import { LineList } from '../../parts/line-list';
+import { PlainButton } from '../../parts/plain-button';
 
 interface Props {
   readonly state: Arrangement;
@@ -38,9 +40,9 @@ export function TrayShelf(props: Props) {
           <kbd>1</kbd>–<kbd>9</kbd> put what is selected on a tray, and off again
         </span>
         <span className="grow" />
-        <button type="button" className="plain" aria-pressed={hidesEmpty} onClick={() => setHidesEmpty(!hidesEmpty)}>
+        <PlainButton aria-pressed={hidesEmpty} onClick={() => setHidesEmpty(!hidesEmpty)}>
           {hidesEmpty ? 'Show empty ones' : 'Hide empty ones'}
-        </button>
+        </PlainButton>
       </div>
       <div className="trays">
         {shown.map((tray) => (
@@ -102,8 +104,6 @@ function TrayFront({
     event.preventDefault();
     event.stopPropagation();
   };
-  const pluginsIn = (some: readonly ListedLine[]): PluginId[] =>
-    some.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
   const actions: LineActions = {
     about,
     selected,
@@ -140,18 +140,16 @@ function TrayFront({
       {isOpen && (
         <div className="drawer-inside">
           <div className="drawer-tools">
-            <button type="button" className="plain" onClick={rename}>
-              Name
-            </button>
-            <button type="button" className="plain" disabled={tray === 1} onClick={() => swap(tray - 1)}>
+            <PlainButton onClick={rename}>Name</PlainButton>
+            <PlainButton disabled={tray === 1} onClick={() => swap(tray - 1)}>
               To the left
-            </button>
-            <button type="button" className="plain" disabled={tray === TRAYS.length} onClick={() => swap(tray + 1)}>
+            </PlainButton>
+            <PlainButton disabled={tray === TRAYS.length} onClick={() => swap(tray + 1)}>
               To the right
-            </button>
-            <button type="button" className="plain" disabled={entries.length === 0} onClick={clear}>
+            </PlainButton>
+            <PlainButton disabled={entries.length === 0} onClick={clear}>
               Clear
-            </button>
+            </PlainButton>
           </div>
           {lines.length === 0 ? (
             <p className="quiet">Empty. Select plugins and press {tray}, or drop them here.</p>
@@ -161,7 +159,7 @@ function TrayFront({
               home={{ tray }}
               lines={lines}
               actions={actions}
-              target={target}
+              aimedAt={aimIn(target, { tray })}
               pictures={pictures}
             />
           )}

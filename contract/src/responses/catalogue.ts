@@ -1,0 +1,209 @@
+/** What is answered about plugins: the catalogue, everything about one, and the contents of drawers. */
+import { GRADES, type Evidence } from '@clever-drawer/core/catalogue/kind';
+import { ROLES } from '@clever-drawer/core/catalogue/role';
+import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
+import {
+  ASK_STATES,
+  FACT_SOURCES,
+  SOURCED_FACTS,
+  type FactSource,
+  type SourcedFact,
+} from '@clever-drawer/core/facts/build-facts';
+import { ARCHITECTURES, FORMATS } from '@clever-drawer/core/facts/format';
+import type { BuildId, ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
+import { ruleSchema } from '../parts.js';
+import { count, flag, idOf, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
+
+/** A build as lists show it. `failed`: it did not answer when it was asked; `pictures`: how many came with it. */
+export const buildView = thing('Build', {
+  id: idOf<BuildId>(),
+  format: one(FORMATS),
+  architectures: listOf(one(ARCHITECTURES)),
+  version: words().nullable(),
+  path: words(),
+  found: flag(),
+  failed: flag(),
+  pictures: count(),
+});
+/** See buildView. */
+export type BuildView = Answer<typeof buildView>;
+
+const WORKED_OUT = {
+  id: idOf<PluginId>(),
+  name: words(),
+  vendor: words().nullable(),
+  role: one(ROLES).nullable(),
+  roleGrade: one(GRADES),
+  types: listOf(one(TYPE_IDS)),
+  typeGrade: one(GRADES),
+  contradictions: listOf(words()),
+  found: flag(),
+};
+
+/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; builds in order of preference. */
+export const pluginView = thing('Plugin', {
+  ...WORKED_OUT,
+  arrivedAt: words(),
+  loads: count(),
+  builds: listOf(buildView),
+});
+/** See pluginView. */
+export type PluginView = Answer<typeof pluginView>;
+
+/** The whole catalogue as it was worked out. `firstArrival`: when the first plugins were met; what came later is new until it is seen. */
+export const catalogueView = thing('Catalogue', {
+  revision: count(),
+  firstArrival: moment().nullable(),
+  plugins: listOf(pluginView),
+});
+/** See catalogueView. */
+export type CatalogueView = Answer<typeof catalogueView>;
+
+const evidence = written<Evidence>({
+  type: 'object',
+  title: 'Evidence',
+  properties: {
+    for: {
+      type: 'object',
+      properties: { role: { type: 'string', enum: [...ROLES] }, type: { type: 'string', enum: [...TYPE_IDS] } },
+      additionalProperties: false,
+    },
+    from: { type: 'string', enum: ['class', 'ports', 'name', 'description'] },
+    grade: { type: 'string', enum: ['declared', 'strong', 'likely'] },
+    words: { type: 'string' },
+    format: { type: ['string', 'null'], enum: [...FORMATS, null] },
+  },
+  required: ['for', 'from', 'grade', 'words', 'format'],
+  additionalProperties: false,
+});
+
+/** One build with all its facts, and where each came from. */
+const buildDetail = thing('BuildFacts', {
+  id: idOf<BuildId>(),
+  found: flag(),
+  format: one(FORMATS),
+  identifier: words().nullable(),
+  path: words(),
+  name: words(),
+  vendor: words().nullable(),
+  version: words().nullable(),
+  description: words().nullable(),
+  declaredTypes: listOf(words()),
+  audioInputs: count().nullable(),
+  audioOutputs: count().nullable(),
+  midiInput: flag().nullable(),
+  midiOutput: flag().nullable(),
+  architectures: listOf(one(ARCHITECTURES)),
+  presets: count().nullable(),
+  presetNames: listOf(words()),
+  pictures: listOf(words()),
+  replaces: listOf(words()),
+  sources: written<Readonly<Partial<Record<SourcedFact, FactSource>>>>({
+    type: 'object',
+    propertyNames: { enum: [...SOURCED_FACTS] },
+    additionalProperties: { type: 'string', enum: [...FACT_SOURCES] },
+  }),
+  others: listOf(thing(null, { fact: one(SOURCED_FACTS), source: one(FACT_SOURCES), value: words() })),
+  asked: one(ASK_STATES).nullable(),
+  printed: words().nullable(),
+});
+
+/** All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. */
+export const pluginDetail = thing('PluginDetail', {
+  ...WORKED_OUT,
+  evidence: listOf(evidence),
+  builds: listOf(buildDetail),
+});
+/** See pluginDetail. */
+export type PluginDetail = Answer<typeof pluginDetail>;
+
+/** Where a plugin stands, over all chests: the way to each drawer from its chest, whether by hand or by the drawer's rule; and its trays. */
+const placesOfPlugin = thing('Places', {
+  drawers: listOf(
+    thing(null, {
+      drawerId: idOf<DrawerId>(),
+      chest: words(),
+      path: listOf(words()),
+      by: one(['hand', 'rule']),
+      name: words(),
+    }),
+  ),
+  trays: listOf(count()),
+});
+
+/** A plugin as the producer has it: under the nickname, with role, types and vendor as they were put right, and every place that it stands in. */
+export const arrangedPlugin = thing('ArrangedPlugin', {
+  id: idOf<PluginId>(),
+  name: words(),
+  givenName: words(),
+  nickname: words().nullable(),
+  stripLabel: words().nullable(),
+  note: words().nullable(),
+  tags: listOf(words()),
+  vendor: words().nullable(),
+  role: one(ROLES).nullable(),
+  roleGrade: one(GRADES),
+  types: listOf(one(TYPE_IDS)),
+  typeGrade: one(GRADES),
+  aside: thing(null, { reason: one(ASIDE_REASONS), until: words().nullable() }).nullable(),
+  found: flag(),
+  arrivedAt: words(),
+  loads: count(),
+  builds: listOf(buildView),
+  places: placesOfPlugin,
+});
+/** See arrangedPlugin. */
+export type ArrangedPluginView = Answer<typeof arrangedPlugin>;
+
+/** A drawer with the way to it from its chest, and how many plugins it holds now, by hand and by its rule. */
+export const drawerView = thing('DrawerSummary', {
+  id: idOf<DrawerId>(),
+  chestId: idOf<ChestId>(),
+  chest: words(),
+  parentId: idOf<DrawerId>().nullable(),
+  name: words(),
+  path: listOf(words()),
+  rule: ruleSchema.default(undefined).nullable().defined(),
+  plugins: count(),
+});
+/** See drawerView. */
+export type DrawerView = Answer<typeof drawerView>;
+
+/** A line of a drawer: a plugin with why it is there, or a divider. */
+const drawerLine = written<
+  | {
+      readonly pluginId: PluginId;
+      readonly name: string;
+      readonly by: 'hand' | 'rule';
+      readonly keyword: string | null;
+      readonly found: boolean;
+    }
+  | { readonly divider: string }
+>({
+  title: 'DrawerLine',
+  anyOf: [
+    {
+      type: 'object',
+      properties: {
+        pluginId: { type: 'string' },
+        name: { type: 'string' },
+        by: { type: 'string', enum: ['hand', 'rule'] },
+        keyword: { type: ['string', 'null'] },
+        found: { type: 'boolean' },
+      },
+      required: ['pluginId', 'name', 'by', 'keyword', 'found'],
+      additionalProperties: false,
+    },
+    {
+      type: 'object',
+      properties: { divider: { type: 'string' } },
+      required: ['divider'],
+      additionalProperties: false,
+    },
+  ],
+});
+/** What a drawer holds, in the order in which the screen shows it; a clever one with what its rule put there. */
+export const drawerContents = thing('DrawerContents', { drawer: drawerView, lines: listOf(drawerLine) });
+/** See drawerContents. */
+export type DrawerContentsView = Answer<typeof drawerContents>;

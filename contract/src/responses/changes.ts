@@ -1,0 +1,107 @@
+/** What is answered about what was arranged, and about changes of it. */
+import { string } from 'yup';
+import { ROW_KINDS, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
+import type { Edit } from '@clever-drawer/core/chests/edit';
+import { jsonSchemaOf } from '../json-schema.js';
+import { rowSchema } from '../row-schemas.js';
+import { count, flag, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
+
+/** A step of undo or redo: its number in the journal, and what it did in words. */
+export const step = thing('Step', { number: count(), label: words() });
+/** See step. */
+export type Step = Answer<typeof step>;
+
+/** What undo and redo would do next; null when there is nothing. */
+export const steps = thing('Steps', { undo: step.nullable(), redo: step.nullable() });
+/** See steps. */
+export type Steps = Answer<typeof steps>;
+
+const editSchema = (kind: RowKind): object => {
+  const row = jsonSchemaOf(rowSchema(kind));
+  return {
+    type: 'object',
+    properties: {
+      of: { const: kind },
+      id: { type: 'string' },
+      before: { anyOf: [row, { type: 'null' }] },
+      after: { anyOf: [row, { type: 'null' }] },
+    },
+    required: ['of', 'id', 'before', 'after'],
+    additionalProperties: false,
+  };
+};
+
+/** One row before and after a change. */
+export const edit = written<Edit>({ title: 'Edit', anyOf: ROW_KINDS.map(editSchema) });
+
+/** What a saved change did to the journal: a new step was made, or one was undone or redone. */
+export const ACTS = ['made', 'undone', 'redone'] as const;
+/** One of them. */
+export type Act = (typeof ACTS)[number];
+
+/** A change that was saved: the step that it is, the edits that it came to, and the revision that the arrangement has now. */
+export const savedChange = thing('SavedChange', {
+  revision: count(),
+  number: count(),
+  act: one(ACTS),
+  label: words(),
+  edits: listOf(edit),
+  steps,
+  savedAt: moment(),
+});
+/** See savedChange. */
+export type SavedChange = Answer<typeof savedChange>;
+
+/** A step of the journal. `undone`: it was taken back, and can be redone. */
+export const journalEntry = thing('JournalEntry', {
+  number: count(),
+  label: words(),
+  madeAt: moment(),
+  undone: flag(),
+  edits: listOf(edit),
+});
+/** The newest steps first; `next` is the number to ask for those before, null at the end. */
+export const journalView = thing('Journal', { entries: listOf(journalEntry), next: count().nullable() });
+/** See journalView. */
+export type JournalView = Answer<typeof journalView>;
+
+/** Everything arranged: all rows by kind, their revision, and the next steps. */
+export type ArrangementView = { readonly [Kind in RowKind]: readonly Rows[Kind][] } & {
+  readonly revision: number;
+  readonly steps: Steps;
+};
+/** See ArrangementView. */
+export const arrangementView = written<ArrangementView>({
+  type: 'object',
+  title: 'Arrangement',
+  properties: {
+    ...Object.fromEntries(ROW_KINDS.map((kind) => [kind, { type: 'array', items: jsonSchemaOf(rowSchema(kind)) }])),
+    revision: { type: 'integer' },
+    steps: jsonSchemaOf(steps),
+  },
+  required: [...ROW_KINDS, 'revision', 'steps'],
+  additionalProperties: false,
+});
+
+/** How many plugins of an import are on this computer, those that are not, and the change that it was. */
+export const importReport = thing('ImportReport', {
+  matched: count(),
+  missing: listOf(thing(null, { name: words(), vendor: words().nullable() })),
+  saved: savedChange,
+});
+/** See importReport. */
+export type ImportReport = Answer<typeof importReport>;
+
+/** The id of what was made. */
+export const made = thing('Made', { id: words() });
+/** The name of a picture that was sent: the SHA-256 of its bytes. */
+export const sentPicture = thing('SentPicture', { picture: string().defined() });
+
+/**
+ * What open windows of a computer are told: first how far things are now, then each change of the arrangement, with the window that made it, and a
+ * catalogue that is another now.
+ */
+export type WindowEvent =
+  | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
+  | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange }
+  | { readonly kind: 'catalogue' };

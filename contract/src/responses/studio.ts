@@ -1,0 +1,129 @@
+/** What is answered about the studio: errors, computers, folders, scans, problems, vendors. */
+import { number } from 'yup';
+import { EVENTS } from '@clever-drawer/core/catalogue/scan-story';
+import { FORMATS, SYSTEMS } from '@clever-drawer/core/facts/format';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { COMPARED } from '@clever-drawer/core/catalogue/scan-difference';
+import { count, flag, idOf, listOf, moment, one, thing, words, type Answer } from '../schema.js';
+
+/** Every error: RFC 9457 problem details. `detail` says what was wrong and what to do; `errors` where, for a request that did not fit. */
+export const problemDetails = thing('Problem', {
+  type: words(),
+  title: words(),
+  status: number().integer().defined(),
+  detail: words(),
+  errors: listOf(thing(null, { path: words(), message: words() })).optional(),
+});
+/** See problemDetails. */
+export type ProblemDetails = Answer<typeof problemDetails>;
+
+/** A studio computer with the sizes of its catalogue. */
+export const computerView = thing('Computer', {
+  id: idOf<ComputerId>(),
+  name: words(),
+  system: one(SYSTEMS),
+  plugins: count(),
+  builds: count(),
+});
+/** See computerView. */
+export type ComputerView = Answer<typeof computerView>;
+
+/** A plugin folder. `builds` were found in it by the last scan; `asks`: its plugins may be loaded and asked; `watches`: arrivals in it are watched for. */
+export const folderView = thing('Folder', {
+  id: words(),
+  path: words(),
+  builds: count(),
+  lastScannedAt: moment().nullable(),
+  asks: flag(),
+  watches: flag(),
+});
+/** See folderView. */
+export type FolderView = Answer<typeof folderView>;
+
+/** A usual folder that the computer has and that is not on the list. `presets`: it holds presets and no plugins. */
+export const proposedFolder = thing('ProposedFolder', {
+  path: words(),
+  formats: listOf(one(FORMATS)),
+  presets: flag().optional(),
+});
+/** See proposedFolder. */
+export type ProposedFolder = Answer<typeof proposedFolder>;
+
+/** How far a scan is, or how it ended. */
+export const SCAN_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'interrupted'] as const;
+/** One of them. */
+export type ScanState = (typeof SCAN_STATES)[number];
+
+/**
+ * Counts of what a scan changed in the catalogue. `failed` and `recovered`: places that can't be read or asked now and could before, and the other way
+ * round; `unchanged`: places that were as an earlier scan had left them. The last three are absent for scans of before they were counted.
+ */
+export const scanOutcome = thing('ScanOutcome', {
+  plugins: count(),
+  builds: count(),
+  arrived: count(),
+  changed: count(),
+  vanished: count(),
+  returned: count(),
+  failed: count().optional(),
+  recovered: count().optional(),
+  unchanged: count().optional(),
+});
+/** See scanOutcome. */
+export type ScanOutcome = Answer<typeof scanOutcome>;
+
+/** A scan. The outcome is null while it runs and when it failed; `failure` says why it failed. */
+export const scanView = thing('Scan', {
+  id: words(),
+  state: one(SCAN_STATES),
+  folders: listOf(words()),
+  progress: thing(null, { found: count(), read: count(), current: words().nullable() }),
+  outcome: scanOutcome.nullable(),
+  problems: count(),
+  startedAt: moment(),
+  endedAt: moment().nullable(),
+  failure: words().nullable(),
+});
+/** See scanView. */
+export type ScanView = Answer<typeof scanView>;
+
+/** A place that can't be read or asked, with cause and remedy. */
+export const reportedProblem = thing('ReadingProblem', {
+  path: words(),
+  code: words(),
+  message: words(),
+  remedy: words(),
+});
+/** The places that can't be read or asked now, whichever scan met them. */
+export const problemsView = listOf(reportedProblem);
+/** See problemsView. */
+export type ProblemsView = Answer<typeof problemsView>;
+
+/** What a scan did to one build or place. Name and format are absent for a place that failed or recovered. */
+export const storyEvent = thing('ScanEvent', {
+  kind: one(EVENTS),
+  path: words(),
+  name: words().optional(),
+  vendor: words().nullable().optional(),
+  format: one(FORMATS).optional(),
+  facts: listOf(thing(null, { fact: one(COMPARED), before: words(), after: words() })).optional(),
+  problem: reportedProblem.optional(),
+});
+/** What a scan did to each build and place. */
+export const scanStory = listOf(storyEvent);
+/** See scanStory. */
+export type ScanStory = Answer<typeof scanStory>;
+
+/** A plugin that arrived or vanished in a watched folder, and has not been scanned yet. */
+export const arrival = thing('Arrival', { path: words(), kind: one(['arrived', 'vanished']), at: moment() });
+/** See arrival. */
+export type Arrival = Answer<typeof arrival>;
+
+/** A vendor with the spellings that are taken for it. */
+export const vendorView = thing('Vendor', {
+  name: words(),
+  plugins: count(),
+  spellings: listOf(thing(null, { spelling: words(), builds: count(), byHand: flag() })),
+});
+/** See vendorView. */
+export type VendorView = Answer<typeof vendorView>;

@@ -1,0 +1,161 @@
+import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import type { LoadWay } from '@clever-drawer/contract/requests';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { Lane } from '@clever-drawer/core/chests/rows/lane';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
+import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { ChestId } from '@clever-drawer/core/ids';
+import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
+import type { Changes } from '../arrangement/changes';
+import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import { useComputer } from '../lib/use-computer';
+import { useStored } from '../lib/use-stored';
+import { stepIn } from '../parts/list-keys';
+import type { ListPart } from './chooser-list';
+import { useOffer, type Offer, type OfferedDrawer } from './use-offer';
+
+/** What was chosen, and by which way. */
+export interface Chosen {
+  readonly plugin: ChosenPlugin;
+  readonly way: LoadWay;
+}
+
+/** What a slot is chosen for with. */
+export interface Choosing {
+  readonly slot: Slot;
+  readonly lane: Lane | undefined;
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+  readonly changes: Changes;
+  readonly choose: (chosen: Chosen) => void;
+  readonly close: () => void;
+}
+
+/** The chooser as it stands, and what can be done with it. */
+export interface Chooser {
+  readonly input: RefObject<HTMLInputElement | null>;
+  readonly typed: string;
+  readonly type: (text: string) => void;
+  readonly chests: readonly Chest[];
+  readonly chest: string | null;
+  readonly setChest: (id: string) => void;
+  readonly offer: Offer;
+  readonly open: string | null;
+  readonly opened: OfferedDrawer | undefined;
+  readonly openDrawer: (id: string | null) => void;
+  readonly parts: readonly ListPart[];
+  /** The place of the marked plugin among those of all parts; -1 in an empty list. */
+  readonly at: number;
+  readonly take: (plugin: ChosenPlugin) => void;
+  readonly withUnknown: boolean;
+  readonly setWithUnknown: (on: boolean) => void;
+  /** Keys anywhere in the chooser, and those of the field alone. */
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  readonly onInputKey: (event: KeyboardEvent) => void;
+}
+
+/** Type, arrows, Enter; or by drawer. Enter always takes what was typed for, also when the hand is faster than the search. */
+export function useChooser({ slot, lane, catalogue, state, changes, choose, close }: Choosing): Chooser {
+  const chestSlot = chestSlotOf(slot.kind, lane?.kind ?? 'audio');
+  const chests = chestsFor(chestsOf(state), chestSlot);
+  // Each kind of slot has a chest of its own that stays open.
+  const kept = chestSlot === null || chests.every((one) => one.slots === null) ? 'chest' : `chest-${chestSlot}`;
+  const [chest, setChest] = useStoredId(kept, chests[0]?.id ?? null, (id) => chests.some((one) => one.id === id));
+  const [open, setOpen] = useStoredId('drawer', null, (id) => id.startsWith('tray-') || state.drawer.has(id));
+  const [typed, setTyped] = useState('');
+  const [marked, setMarked] = useState(0);
+  const [withUnknown, setWithUnknown] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const offer = useOffer(slot.kind, catalogue, state, chest as ChestId | null, { typed, open, withUnknown });
+  const opened = offer.drawers.find((drawer) => drawer.id === open);
+  const parts = [
+    { heading: `in ${opened?.name ?? ''}`, plugins: opened === undefined ? [] : offer.inside },
+    { heading: elsewhereHeading(opened !== undefined, typed), plugins: offer.elsewhere },
+    { heading: 'others of this kind', plugins: offer.kin },
+  ];
+  const all = parts.flatMap((part) => part.plugins);
+  const at = Math.min(marked, all.length - 1);
+  const current = all[at];
+
+  const wayTo = (plugin: ChosenPlugin): LoadWay => {
+    if (typed !== '') return 'typing';
+    if (opened?.ids.has(plugin.id)) return opened.isTray ? 'tray' : 'drawer';
+    return 'list';
+  };
+  const take = (plugin: ChosenPlugin): void => choose({ plugin, way: wayTo(plugin) });
+  const takesWhenFound = useRef(false);
+  useEffect(() => {
+    if (!takesWhenFound.current || !offer.isSettled) return;
+    takesWhenFound.current = false;
+    if (current !== undefined) take(current);
+  });
+  const toggleFavourite = (): void => {
+    if (current === undefined) return;
+    const on = state.trayEntry.has(trayEntryId(FAVOURITES, current.id));
+    void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: [current.id] });
+  };
+  const openDrawer = (drawer: string | null): void => {
+    setOpen(drawer);
+    setMarked(0);
+    input.current?.focus();
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.altKey && event.code === 'Digit1') toggleFavourite();
+    else if (event.key === 'Escape') {
+      if (open === null) close();
+      else openDrawer(null);
+    } else return;
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  const onInputKey = (event: KeyboardEvent): void => {
+    const to = stepIn(event.key, { at, count: all.length, ends: false });
+    if (to !== null) setMarked(Math.max(0, to));
+    else if (event.key === 'Enter') {
+      if (!offer.isSettled) takesWhenFound.current = true;
+      else if (current !== undefined) take(current);
+    } else return;
+    event.preventDefault();
+  };
+  return {
+    input,
+    typed,
+    type: (text) => {
+      setTyped(text);
+      setMarked(0);
+      takesWhenFound.current = false;
+    },
+    chests,
+    chest,
+    setChest: (next) => {
+      setChest(next);
+      openDrawer(null);
+    },
+    offer,
+    open,
+    opened,
+    openDrawer,
+    parts,
+    at,
+    take,
+    withUnknown,
+    setWithUnknown,
+    onKeyDown,
+    onInputKey,
+  };
+}
+
+const elsewhereHeading = (inDrawer: boolean, typed: string): string =>
+  inDrawer ? 'elsewhere' : typed === '' ? 'everything that fits' : 'best match first';
+
+/** The last chest and drawer stay open until they are changed. Kept in this browser, per computer. */
+function useStoredId(
+  what: string,
+  otherwise: string | null,
+  isThere: (id: string) => boolean,
+): [string | null, (id: string | null) => void] {
+  const [id, keep] = useStored(`chooser-${what}-${useComputer().id}`);
+  return [id !== null && isThere(id) ? id : otherwise, keep];
+}

@@ -1,0 +1,154 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import clsx from 'clsx';
+import { useEffect, useId, useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
+import type { LineHome } from './dragged';
+import { pluginsIn, type LineActions, type ListedLine } from './line';
+import { LineItem } from './line-item';
+import { lineMoveOf, placeAfterMove, selectByKey, type LineMove } from './list-keys';
+import { useSelection } from './use-selection';
+
+interface Props {
+  readonly label: string;
+  readonly home: LineHome;
+  readonly lines: readonly ListedLine[];
+  readonly actions: LineActions;
+  /** On which side of a line something that is dragged would go. */
+  readonly aimedAt: (lineId: string) => 'above' | 'below' | null;
+  readonly pictures: boolean;
+}
+
+const LINE_PX = 30;
+const PICTURE_LINE_PX = 42;
+/** Up to so many lines stand in columns; more are drawn as far as they are in sight. */
+const MOST_IN_COLUMNS = 80;
+
+/** Lines in order. Click, Shift and Ctrl select; Alt and arrows move what is selected; only what is in sight of a long list is drawn. */
+export function LineList({ label, home, lines, actions, aimedAt, pictures }: Props) {
+  const ids = useMemo(() => lines.map((line) => line.id), [lines]);
+  const selection = useSelection(ids);
+  const { at } = selection;
+  const id = useId();
+  const scroller = useRef<HTMLDivElement>(null);
+  const isLong = lines.length > MOST_IN_COLUMNS;
+  const height = pictures ? PICTURE_LINE_PX : LINE_PX;
+  const virtual = useVirtualizer({
+    count: isLong ? lines.length : 0,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => height,
+    overscan: 8,
+  });
+  const optionId = (index: number): string => `${id}-${String(index)}`;
+  useEffect(() => {
+    if (at < 0) return;
+    if (isLong) virtual.scrollToIndex(at);
+    else document.getElementById(`${id}-${String(at)}`)?.scrollIntoView({ block: 'nearest' });
+  }, [at, isLong, virtual, id]);
+  const numbers = useMemo(() => numbersOf(lines), [lines]);
+  const chosen = (): ListedLine[] => {
+    const own = lines.filter((line) => selection.ids.has(line.id));
+    const current = lines[at];
+    return own.length > 0 ? own : current === undefined ? [] : [current];
+  };
+  useTold(selection.ids, () => actions.selected(pluginsIn(chosen())));
+
+  const line = (index: number, style?: CSSProperties) => {
+    const one = lines[index];
+    return one === undefined ? null : (
+      <LineItem
+        key={one.id}
+        id={optionId(index)}
+        number={numbers[index] ?? 0}
+        line={one}
+        next={lines[index + 1]?.id ?? null}
+        home={home}
+        index={index}
+        selection={selection}
+        chosen={chosen}
+        side={aimedAt(one.id)}
+        actions={actions}
+        pictures={pictures}
+        style={style}
+      />
+    );
+  };
+  return (
+    <div
+      ref={scroller}
+      className={clsx('lines', isLong && 'long', pictures && 'with-pictures')}
+      role="listbox"
+      tabIndex={0}
+      aria-label={label}
+      aria-multiselectable
+      aria-activedescendant={at >= 0 ? optionId(at) : undefined}
+      onKeyDown={(event) => {
+        if (
+          !selectByKey(event, selection, { count: lines.length }) &&
+          !actByKey(event, lines, lines[at], chosen, actions)
+        )
+          return;
+        event.preventDefault();
+        event.stopPropagation();
+      }}
+      onFocus={() => at < 0 && lines.length > 0 && selection.moveTo(0, false)}
+      style={isLong ? undefined : { columnWidth: pictures ? 240 : 220 }}
+    >
+      {isLong ? (
+        <div role="presentation" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+          {virtual
+            .getVirtualItems()
+            .map(({ index, start }) => line(index, { position: 'absolute', top: start, left: 0, right: 0, height }))}
+        </div>
+      ) : (
+        lines.map((_, index) => line(index))
+      )}
+    </div>
+  );
+}
+
+/** Does what a key does to lines besides selecting them; returns whether it was such a key. */
+function actByKey(
+  event: KeyboardEvent,
+  lines: readonly ListedLine[],
+  current: ListedLine | undefined,
+  chosen: () => readonly ListedLine[],
+  actions: LineActions,
+): boolean {
+  const move = lineMoveOf(event);
+  if (move !== null) {
+    if (current !== undefined) shift(lines, chosen(), move, actions);
+    return current !== undefined;
+  }
+  if (event.altKey || event.ctrlKey || event.metaKey) return false;
+  if (event.key === 'd' && actions.addDivider !== undefined) actions.addDivider(current?.id ?? null);
+  else if (current === undefined) return false;
+  else if (event.key === 'Delete') actions.remove(chosen());
+  else if (event.key === 'r') actions.rename(current);
+  else if (event.key === 'Enter' && 'plugin' in current) actions.about(current.plugin.id);
+  else return false;
+  return true;
+}
+
+/** Moves what is selected by one line, or to an end of them. */
+function shift(lines: readonly ListedLine[], moving: readonly ListedLine[], to: LineMove, actions: LineActions): void {
+  const ids = new Set(moving.map((line) => line.id));
+  const place = placeAfterMove(lines, (line) => ids.has(line.id), to);
+  if (place !== null) actions.place(moving, place.before?.id ?? null);
+}
+
+/** The number of each line; dividers are not counted. */
+function numbersOf(lines: readonly ListedLine[]): number[] {
+  let number = 0;
+  return lines.map((one) => ('divider' in one ? number : ++number));
+}
+
+/** Tells of a selection whenever it has become another one, and is not empty. */
+function useTold(ids: ReadonlySet<string>, tell: () => void): void {
+  const latest = useRef(tell);
+  useEffect(() => {
+    latest.current = tell;
+  });
+  const marks = [...ids].join('\n');
+  useEffect(() => {
+    if (marks !== '') latest.current();
+  }, [marks]);
+}

@@ -1,0 +1,39 @@
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { ChosenPlugin } from '../catalogue/queries';
+
+/** A line of a drawer or tray: a plugin, or a divider. */
+export type ListedLine =
+  | {
+      readonly id: string;
+      readonly plugin: ChosenPlugin;
+      readonly name: string;
+      /** The keyword by which it is there; null when it was put in by hand. */
+      readonly keyword: string | null;
+    }
+  | { readonly id: string; readonly divider: string };
+
+/** What can be done with lines. */
+export interface LineActions {
+  /** Puts lines in front of another one; null is the end. */
+  readonly place: (lines: readonly ListedLine[], before: string | null) => void;
+  readonly remove: (lines: readonly ListedLine[]) => void;
+  readonly rename: (line: ListedLine) => void;
+  readonly addDivider?: (before: string | null) => void;
+  readonly about: (id: PluginId) => void;
+  /** Told of the plugins that are selected, whenever that changes. */
+  readonly selected: (ids: readonly PluginId[]) => void;
+}
+
+/** The plugins among lines. */
+export const pluginsIn = (lines: readonly ListedLine[]): PluginId[] =>
+  lines.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
+
+/** The ids of the dividers among lines. */
+export const dividersIn = (lines: readonly ListedLine[]): string[] =>
+  lines.flatMap((line) => ('divider' in line ? [line.id] : []));
+
+/** A line in words: "Vestry Plate, by the keyword plate", "divider long tails". */
+export function lineInWords(line: ListedLine): string {
+  if ('divider' in line) return `divider${line.divider === '' ? '' : ` ${line.divider}`}`;
+  return `${line.name}${line.keyword === null ? '' : `, by the keyword ${line.keyword}`}`;
+}

@@ -1,0 +1,63 @@
+import { useMemo } from 'react';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
+import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
+import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import { formatsOf } from '../ribbons/facets';
+import type { ChestStart } from './new-chest';
+
+const PREVIEWED = 12;
+
+/** What working a chest out would give. */
+export function ChestPreview({
+  state,
+  catalogue,
+  start: { by, most, inner, without },
+}: {
+  state: Arrangement;
+  catalogue: ChosenCatalogue;
+  start: Extract<ChestStart, { kind: 'worked-out' }>;
+}) {
+  const plans = useMemo(() => {
+    const filed = new Set(
+      (without === null ? [] : drawersOfChest(state, without)).flatMap((drawer) =>
+        contentsOf(state, catalogue.byId, drawer).plugins.map((content) => content.plugin.id),
+      ),
+    );
+    const here = catalogue.plugins
+      .filter((plugin) => plugin.found && plugin.aside === null && !filed.has(plugin.id))
+      .map((plugin) => ({ ...plugin, formats: formatsOf(plugin) as never }));
+    return planDrawers(here, { by, most, inner });
+  }, [state, catalogue, by, most, inner, without]);
+  const drawers = count(plans);
+  const total = new Set(filedIn(plans)).size;
+  if (total === 0) return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;
+  return (
+    <section className="preview" aria-label="What it would be">
+      <h3>
+        {drawers} {drawers === 1 ? 'drawer' : 'drawers'}, {total} plugins
+      </h3>
+      <ul>
+        {plans.slice(0, PREVIEWED).map((plan) => (
+          <li key={plan.name}>
+            <bdi>{plan.name}</bdi>{' '}
+            <span className="quiet mono">
+              {countIn([plan])}
+              {plan.inner.length > 0 && ` in ${String(plan.inner.length)} inner`}
+            </span>
+          </li>
+        ))}
+        {plans.length > PREVIEWED && <li className="quiet">and {plans.length - PREVIEWED} more</li>}
+      </ul>
+    </section>
+  );
+}
+
+const count = (plans: readonly DrawerPlan[]): number => plans.reduce((sum, plan) => sum + 1 + count(plan.inner), 0);
+const filedIn = (plans: readonly DrawerPlan[]): string[] =>
+  plans.flatMap((plan) => [
+    ...plan.lines.flatMap((line) => ('pluginId' in line ? [line.pluginId] : [])),
+    ...filedIn(plan.inner),
+  ]);

@@ -1,0 +1,62 @@
+import type { Chest, ChestSlot } from '@clever-drawer/core/chests/rows/chest';
+import { CHEST_BASES, type ChestBasis, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
+import type { ChestId } from '@clever-drawer/core/ids';
+
+/** How a new chest begins: empty, as a copy, or worked out from the catalogue. */
+export type ChestStart =
+  | { readonly kind: 'empty' }
+  | { readonly kind: 'copy'; readonly of: ChestId }
+  | {
+      readonly kind: 'worked-out';
+      readonly by: ChestBasis;
+      readonly most: number | null;
+      readonly inner: InnerBasis;
+      readonly without: ChestId | null;
+    };
+
+/** A chest as it is wished for; without slots it is for all of them. */
+export interface NewChest {
+  readonly name: string;
+  readonly slots: readonly ChestSlot[] | null;
+  readonly start: ChestStart;
+}
+
+/** How a chest may begin: in words, and what it is then called. */
+export const STARTS: Readonly<
+  Record<'empty' | 'copy' | ChestBasis, { readonly label: string; readonly name: string }>
+> = {
+  empty: { label: 'Empty', name: 'Everyday' },
+  copy: { label: 'As a copy of another chest', name: '' },
+  type: { label: 'A drawer for each type, types of a family together', name: 'By type' },
+  vendor: { label: 'A drawer for each vendor', name: 'By vendor' },
+  format: { label: 'A drawer for each format', name: 'By format' },
+  'role-and-type': { label: 'A drawer for each role, with inner drawers by type', name: 'By role' },
+};
+/** Empty, a copy, or what it is worked out by. */
+export type Beginning = keyof typeof STARTS;
+/** In the order in which they are offered. */
+export const BEGINNINGS: readonly Beginning[] = ['empty', 'copy', ...CHEST_BASES];
+/** Whether a chest that begins so is worked out. */
+export const isBasis = (beginning: Beginning): beginning is ChestBasis => beginning !== 'empty' && beginning !== 'copy';
+
+/** How a chest is to be worked out, as it is typed. */
+export interface WorkOut {
+  readonly most: string;
+  readonly inner: InnerBasis;
+  readonly without: string;
+}
+
+const FEWEST = 2;
+const MOST = 100_000;
+
+/** The wish that stands for what was typed; without a number there is no limit. */
+export function workedOut(by: ChestBasis, { most, inner, without }: WorkOut, chests: readonly Chest[]): ChestStart {
+  const limit = Math.max(FEWEST, Math.min(MOST, Math.round(Number(most)) || FEWEST));
+  return {
+    kind: 'worked-out',
+    by,
+    most: most.trim() === '' ? null : limit,
+    inner,
+    without: chests.find((one) => one.id === without)?.id ?? null,
+  };
+}

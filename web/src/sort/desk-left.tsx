@@ -1,0 +1,103 @@
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { LineMove } from '../parts/list-keys';
+import { shiftOnTrayWish } from './filing/desk-wishes';
+import { ToFilePanel } from './filing/to-file-panel';
+import type { SortBy } from './find/use-sort-view';
+import { NothingFound } from './list/nothing-found';
+import { PluginList } from './list/plugin-list';
+import { PluginPanel } from './plugin/plugin-panel';
+import { isNew } from './ribbons/facets';
+import type { Desk } from './use-desk';
+
+/** The left side: the list, or what is to be filed; in front of it what is known of one plugin. */
+export function DeskLeft({ desk }: { desk: Desk }) {
+  const { catalogue, state, viewing, listed, openBox, about, setAbout, left } = desk;
+  return (
+    <div className="desk-left" ref={left}>
+      {desk.queue !== null && desk.chest !== null ? (
+        <ToFile desk={desk} chest={desk.chest} queue={desk.queue} />
+      ) : listed.ids.length === 0 ? (
+        <NothingFound
+          typed={viewing.view.typed}
+          outside={listed.outside}
+          clear={viewing.clear}
+          all={() => viewing.look({ typed: '' })}
+        />
+      ) : (
+        <List desk={desk} />
+      )}
+      {about !== null && (
+        <PluginPanel
+          key={about}
+          id={about}
+          state={state}
+          catalogue={catalogue}
+          close={() => setAbout(null)}
+          putRight={() => openBox('right', [about])}
+          name={() => openBox('names', [about])}
+          setAside={() => openBox('aside', [about])}
+        />
+      )}
+    </div>
+  );
+}
+
+interface ToFileProps {
+  readonly desk: Desk;
+  readonly chest: NonNullable<Desk['chest']>;
+  readonly queue: readonly PluginId[];
+}
+
+function ToFile({ desk, chest, queue }: ToFileProps) {
+  const { catalogue, listed, seenAt, openBox } = desk;
+  const isFresh = (id: PluginId): boolean => {
+    const plugin = catalogue.byId.get(id);
+    return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
+  };
+  return (
+    <ToFilePanel
+      catalogue={catalogue}
+      state={desk.state}
+      chest={chest}
+      changes={desk.changes}
+      queue={queue}
+      fresh={queue.filter(isFresh).length}
+      isFiled={(id) => listed.places.has(id)}
+      light={desk.light}
+      other={(id) => openBox('file', [id])}
+      setAside={(id) => openBox('aside', [id])}
+      about={desk.setAbout}
+      close={desk.leaveQueue}
+    />
+  );
+}
+
+function List({ desk }: { desk: Desk }) {
+  const { state, changes, viewing, listed, subject, seenAt } = desk;
+  const { view, look } = viewing;
+  const sortBy = (column: SortBy): void => {
+    // Up, down, and back to the order of the search.
+    if (view.sortBy !== column) look({ sortBy: column, down: false });
+    else look(view.down ? { sortBy: null, down: false } : { down: true });
+  };
+  const isInTrayOrder = view.filters.tray.length === 1 && view.sortBy === null && view.typed === '';
+  const tray = TRAYS.find((one) => isInTrayOrder && String(one) === view.filters.tray[0]);
+  const shiftOnTray = (to: LineMove): void => {
+    const wish = tray === undefined ? null : shiftOnTrayWish(state, tray, subject.ids, to);
+    if (wish !== null) void changes.make(wish);
+  };
+  return (
+    <PluginList
+      listed={listed}
+      state={state}
+      seen={(plugin) => isNew(plugin, seenAt)}
+      selection={subject.selection}
+      view={view}
+      pictures={desk.pictures}
+      sortBy={sortBy}
+      open={(index) => desk.setAbout(listed.ids[index] ?? null)}
+      {...(tray === undefined ? {} : { shift: shiftOnTray })}
+    />
+  );
+}

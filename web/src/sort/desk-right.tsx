@@ -1,0 +1,50 @@
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import { useSteady } from '../lib/use-steady';
+import { ChestPanel } from './chest/chest-panel';
+import { ChestTabs } from './chest/chest-tabs';
+import { NoChest } from './chest/no-chest';
+import type { Desk } from './use-desk';
+
+/** The right side: the chests, and the one at hand with its drawers and the trays. */
+export function DeskRight({ desk }: { desk: Desk }) {
+  const { state, catalogue, chest, changes, listed, viewing } = desk;
+  const { view, look } = viewing;
+  const actions = useSteady({
+    setOpen: (next: readonly string[]) => look({ open: next }),
+    list: (drawer: Drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } }),
+  });
+  return (
+    <div className="desk-right">
+      <ChestTabs
+        state={state}
+        catalogue={catalogue}
+        chest={chest}
+        changes={changes}
+        choose={(id) => look({ chest: id, open: [] })}
+        filed={listed.filed}
+        toFile={listed.toFile}
+        workThrough={desk.workThrough}
+      />
+      {chest === null ? (
+        <NoChest changes={changes} />
+      ) : (
+        <ChestPanel
+          state={state}
+          chest={chest}
+          catalogue={catalogue}
+          open={desk.open}
+          setOpen={actions.setOpen}
+          changes={changes}
+          target={desk.drop.target}
+          making={desk.making}
+          setMaking={desk.setMaking}
+          pictures={desk.pictures}
+          list={actions.list}
+          about={desk.setAbout}
+          selected={desk.subject.selectElsewhere}
+          lit={desk.lit}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import { BEGINNINGS, isBasis, STARTS, workedOut } from '../src/sort/chest/new-chest';
+import { CHEST } from './support';
+
+const CHESTS: readonly Chest[] = [{ id: CHEST, name: 'Everyday', order: 'a0', slots: null }];
+const most = (typed: string): number | null => {
+  const start = workedOut('type', { most: typed, inner: 'letters', without: '' }, CHESTS);
+  return start.kind === 'worked-out' ? start.most : NaN;
+};
+
+describe('how a new chest begins', () => {
+  it('each beginning has its words, and all but an empty one and a copy are worked out', () => {
+    expect(BEGINNINGS).toEqual(Object.keys(STARTS));
+    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy']);
+  });
+
+  it.each([
+    ['40', 40],
+    ['', null],
+    ['  ', null],
+    ['1', 2],
+    ['-5', 2],
+    ['3.6', 4],
+    ['many', 2],
+    ['999999999', 100_000],
+    ['1e9999', 100_000],
+  ])('a largest size of “%s” is %p', (typed, expected) => expect(most(typed)).toBe(expected));
+
+  it('leaves out what stands in a chest that there is', () => {
+    const without = (id: string) => workedOut('vendor', { most: '', inner: 'type', without: id }, CHESTS);
+    expect(without('c')).toEqual({ kind: 'worked-out', by: 'vendor', most: null, inner: 'type', without: 'c' });
+    expect(without('gone')).toMatchObject({ without: null });
+  });
+});
