@@ -3,6 +3,8 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [react()],
+  // A class is named after the file and the class, so that it can be told from one of the same name elsewhere, in tests too.
+  css: { modules: { localsConvention: 'camelCaseOnly', generateScopedName: '[name]__[local]' } },
   resolve: { conditions: ['development', 'module', 'browser', 'import', 'default'] },
   // The page's security policy takes files of this server only: nothing is put inline.
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },

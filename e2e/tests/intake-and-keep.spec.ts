@@ -24,7 +24,7 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   }
   await page.getByRole('button', { name: 'Scan all' }).click();
   await expect(page.getByText('This folder does not exist.')).toBeVisible({ timeout: 30_000 });
-  await expect(page.locator('.counts div', { hasText: 'arrived' })).toContainText('1');
+  await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('1');
   await page.goto(await placeOf('sort'));
   await page.getByRole('button', { name: /^Echoes,/ }).click();
   await expect(front(page, 'Echoes').getByText('Cuckoo Slapper')).toBeVisible();

@@ -59,7 +59,7 @@ test('plugins are dragged into a drawer: the front lights up, the label says how
 test('fronts are reordered and put inside one another by drag', async ({ page }) => {
   const names = () =>
     page
-      .locator('.chest-inside > .fronts > [data-drawer]')
+      .locator('[class*="chest-inside"] > [class*="fronts"] > [data-drawer]')
       .evaluateAll((fronts) => fronts.map((one) => one.getAttribute('aria-label')));
   const before = await names();
   await drag(page, label(page, 'Movement'), front(page, 'Everyday EQ'), { x: 0.05 });

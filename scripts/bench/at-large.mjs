@@ -106,20 +106,20 @@ async function measure(url, computer) {
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(`${url}/${computer}/load`);
-    await page.locator('main.load, .empty-note').first().waitFor({ timeout: 60_000 });
+    await page.locator('main[class*="load"], .empty-note').first().waitFor({ timeout: 60_000 });
     await page.evaluate(watchFrames);
     page.setDefaultTimeout(20_000);
     await page.waitForTimeout(4000);
     const of = `with ${PLUGINS} plugins and ${DRAWERS} drawers`;
     const say = (what, values, limit = SHOWN_LIMIT_MS) => tell(`${what} ${of}`, middle(values), 'the limit', limit);
-    const rows = 'document.querySelectorAll(".list-row").length > 5';
+    const rows = 'document.querySelectorAll("[data-list] [role=row]").length > 5';
 
     // The first look fetches and prepares everything; the place itself is opened again and again.
     const first = await shown(page, () => page.keyboard.press('Alt+s'), rows, 20_000);
     const opened = [];
     for (let round = 0; round < ROUNDS; round++) {
       await page.keyboard.press('Alt+l');
-      await page.locator('main.load, .empty-note').first().waitFor();
+      await page.locator('main[class*="load"], .empty-note').first().waitFor();
       opened.push(await shown(page, () => page.keyboard.press('Alt+s'), rows));
     }
     say('Sort is opened for the first time', [first], 3000);
@@ -129,12 +129,14 @@ async function measure(url, computer) {
     await page.waitForTimeout(1500);
     const typed = [];
     for (const letter of 'copper plate') {
-      const before = await page.locator('.find-count').innerText();
+      const before = await page.locator('[class*="find-count"]').innerText();
       typed.push(
         await shown(
           page,
           () => page.keyboard.type(letter),
-          letter === ' ' ? 'true' : `document.querySelector('.find-count').innerText !== ${JSON.stringify(before)}`,
+          letter === ' '
+            ? 'true'
+            : `document.querySelector('[class*="find-count"]').innerText !== ${JSON.stringify(before)}`,
           400,
         ),
       );
@@ -203,11 +205,11 @@ async function measure(url, computer) {
       openedDrawer.push(
         await shown(
           page,
-          () => page.locator('[data-drawer="d0"] > .front-card').click(),
-          `document.querySelectorAll('[data-drawer="d0"] .line').length > 5`,
+          () => page.locator('[data-drawer="d0"] > [class*="front-card"]').click(),
+          `document.querySelectorAll('[data-drawer="d0"] [role="option"]').length > 5`,
         ),
       );
-      await page.locator('[data-drawer="d0"] > .front-card').click();
+      await page.locator('[data-drawer="d0"] > [class*="front-card"]').click();
       await page.waitForTimeout(200);
     }
     say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);

@@ -3,19 +3,15 @@ import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement
 import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
 import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { afterWith } from './support';
 
 const p = (id: string): PluginId => asId<PluginId>(id);
 const b = (id: string): BuildId => asId<BuildId>(id);
 const d = (id: string): DrawerId => asId<DrawerId>(id);
 const CHEST = asId<ChestId>('c');
 
-function after(state: Arrangement, ...intents: Intent[]): Arrangement {
-  return intents.reduce((now, intent) => {
-    const plan = planChange(now, intent, (id) => id.toUpperCase());
-    if (!plan.ok) throw new Error(plan.refusal);
-    return applyEdits(now, plan.change.edits);
-  }, state);
-}
+const nameOf = (id: PluginId): string => id.toUpperCase();
+const after = afterWith(nameOf);
 
 const drawer = (id: string, ...pluginIds: string[]): Intent => ({
   kind: 'make-drawer',
@@ -58,7 +54,7 @@ const START = after(
 /** What came of joining, after it was seen that undo brings back what was. */
 function joined(...before: Intent[]): Arrangement {
   const state = after(START, ...before);
-  const plan = planChange(state, JOIN, (id) => id.toUpperCase());
+  const plan = planChange(state, JOIN, nameOf);
   if (!plan.ok) throw new Error(plan.refusal);
   const next = applyEdits(state, plan.change.edits);
   expect(applyEdits(next, inverse(plan.change.edits))).toEqual(state);

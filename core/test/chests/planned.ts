@@ -1,9 +1,8 @@
 /** A chest with drawers and wishes, for the tests of plans. */
-import { applyEdits } from '../../src/chests/edit';
-import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
+import { emptyArrangement } from '../../src/chests/arrangement';
 import type { Intent } from '../../src/chests/intent';
-import { planChange } from '../../src/chests/plan-change';
 import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { afterWith, saidWith } from './support';
 
 export const PLUGINS = ['Copper EQ', 'Vestry Plate', 'Twice Told', 'Sequencer', 'Slapboard'].map((name) => ({
   id: asId<PluginId>(name),
@@ -12,17 +11,8 @@ export const PLUGINS = ['Copper EQ', 'Vestry Plate', 'Twice Told', 'Sequencer', 
 export const nameOf = (id: PluginId): string | undefined => PLUGINS.find((plugin) => plugin.id === id)?.name;
 export const chest = asId<ChestId>('c');
 export const d = (name: string): DrawerId => asId<DrawerId>(name);
-export function after(state: Arrangement, ...intents: Intent[]): Arrangement {
-  return intents.reduce((now, intent) => {
-    const plan = planChange(now, intent, nameOf);
-    if (!plan.ok) throw new Error(plan.refusal);
-    return applyEdits(now, plan.change.edits);
-  }, state);
-}
-export const refusal = (state: Arrangement, intent: Intent): string => {
-  const plan = planChange(state, intent, nameOf);
-  return plan.ok ? 'granted' : plan.refusal;
-};
+export const after = afterWith(nameOf);
+export const refusal = saidWith(nameOf);
 export const drawer = (id: string, parent: string | null = null, words: readonly string[] = []): Intent => ({
   kind: 'make-drawer',
   id: d(id),

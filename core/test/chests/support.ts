@@ -18,17 +18,24 @@ export const CATALOGUE = [
 export const byId = new Map(CATALOGUE.map((one) => [one.id, one]));
 export const nameOf = (id: PluginId): string | undefined => byId.get(id)?.name;
 export const all = CATALOGUE.map((one) => one.id);
-export function after(state: Arrangement, ...intents: Intent[]): Arrangement {
-  return intents.reduce((now, intent) => {
-    const plan = planChange(now, intent, nameOf);
-    if (!plan.ok) throw new Error(plan.refusal);
-    return applyEdits(now, plan.change.edits);
-  }, state);
-}
-export const said = (state: Arrangement, intent: Intent): string => {
-  const plan = planChange(state, intent, nameOf);
-  return plan.ok ? plan.change.label : plan.refusal;
-};
+/** Carries wishes out one after the other, with these names of plugins; throws the refusal of one that is not granted. */
+export const afterWith =
+  (names: (id: PluginId) => string | undefined) =>
+  (state: Arrangement, ...intents: Intent[]): Arrangement =>
+    intents.reduce((now, intent) => {
+      const plan = planChange(now, intent, names);
+      if (!plan.ok) throw new Error(plan.refusal);
+      return applyEdits(now, plan.change.edits);
+    }, state);
+/** What a wish is called, or why it is not granted. */
+export const saidWith =
+  (names: (id: PluginId) => string | undefined) =>
+  (state: Arrangement, intent: Intent): string => {
+    const plan = planChange(state, intent, names);
+    return plan.ok ? plan.change.label : plan.refusal;
+  };
+export const after = afterWith(nameOf);
+export const said = saidWith(nameOf);
 export const start = after(
   emptyArrangement(),
   { kind: 'make-chest', id: c('c'), name: 'Everyday', slots: null },

@@ -4,6 +4,7 @@ import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import type { ChosenPlugin } from './queries';
 import { TypeGlyph } from './type-glyph';
 import { useComputer } from '../lib/use-computer';
+import styles from './catalogue.module.css';
 
 /** The pictures that the producer gave, by plugin. */
 export const FacesContext = createContext<Arrangement['face']>(new Map());
@@ -25,7 +26,7 @@ export function Face({ plugin }: { plugin: ChosenPlugin }) {
   const computer = useComputer();
   const source = faceOf(computer.id, plugin, use(FacesContext));
   return (
-    <span className="small-face">
+    <span className={styles.smallFace}>
       {source === null ? (
         <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
       ) : (

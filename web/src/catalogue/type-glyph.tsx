@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { familyOf, TYPE_TREE, type FamilyId, type TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import { ROLE_LABELS, type Role } from '@clever-drawer/core/catalogue/role';
 
@@ -47,7 +48,7 @@ export function TypeGlyph({
   const words = `${kindInWords(types, role)}${likely ? ', likely' : ''}`;
   return (
     <svg
-      className={`glyph${main === undefined && role === null ? ' glyph-unknown' : ''}${likely ? ' glyph-likely' : ''}`}
+      className={clsx('glyph', main === undefined && role === null && 'glyph-unknown', likely && 'glyph-likely')}
       viewBox="0 0 20 16"
       role="img"
       aria-label={words}

@@ -1,7 +1,9 @@
+import clsx from 'clsx';
 import Button from 'react-bootstrap/Button';
 import { useArrivals } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useStartScan } from './use-scan';
+import styles from './intake.module.css';
 
 const SHOWN = 6;
 
@@ -15,7 +17,7 @@ export function ArrivalNote() {
   const went = arrivals.length - came;
   const parts = [came > 0 ? `${String(came)} arrived or changed` : '', went > 0 ? `${String(went)} gone` : ''];
   return (
-    <section className="panel note-panel" aria-labelledby="arrivals-title">
+    <section className={clsx('panel', styles.notePanel)} aria-labelledby="arrivals-title">
       <div className="panel-head">
         <h2 id="arrivals-title">In the watched folders: {parts.filter((part) => part !== '').join(', ')}</h2>
         <Button

@@ -4,6 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { useComputer } from '../lib/use-computer';
 import { useRename } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 const NAME_LENGTH = 120;
 
@@ -14,7 +15,7 @@ export function ComputerName() {
   const rename = useRename();
   if (draft === null) {
     return (
-      <p className="computer-name">
+      <p className={styles.computerName}>
         Computer: <b>{name}</b>
         <PlainButton onClick={() => setDraft(name)}>Rename</PlainButton>
       </p>
@@ -25,7 +26,7 @@ export function ComputerName() {
     if (draft.trim() !== '') rename.mutate(draft.trim(), { onSuccess: () => setDraft(null) });
   };
   return (
-    <Form className="computer-name" onSubmit={submit} noValidate>
+    <Form className={styles.computerName} onSubmit={submit} noValidate>
       <Form.Control
         size="sm"
         aria-label="Name of the computer"

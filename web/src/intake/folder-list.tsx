@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -10,6 +11,7 @@ import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
 import { useFolderChanges, useStartScan } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
 export function FolderList({ folders }: { folders: readonly FolderView[] }) {
@@ -30,7 +32,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
     });
   };
   return (
-    <section className="panel folders" aria-labelledby="folders-title">
+    <section className={clsx('panel', styles.folders)} aria-labelledby="folders-title">
       <div className="panel-head">
         <h2 id="folders-title">Plugin folders</h2>
         <Button size="sm" disabled={folders.length === 0} onClick={() => scan.mutate({})}>
@@ -41,13 +43,13 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
       {folders.length === 0 && (
         <p className="quiet">No folder yet. Add the folders that your music program looks for plugins in.</p>
       )}
-      <ul className="folder-rows">
+      <ul className={styles.folderRows}>
         {folders.map((folder) => (
           <li key={folder.id}>
-            <div className="folder-path" title={folder.path}>
+            <div className={styles.folderPath} title={folder.path}>
               <bdi>{folder.path}</bdi>
             </div>
-            <div className="folder-facts">
+            <div className={styles.folderFacts}>
               <span className="quiet">
                 {folder.lastScannedAt === null ? 'not scanned yet' : `${String(folder.builds)} builds`}
               </span>
@@ -58,7 +60,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
                 Take off
               </PlainButton>
             </div>
-            <div className="folder-switches">
+            <div className={styles.folderSwitches}>
               <Form.Check
                 type="switch"
                 id={`asks-${folder.id}`}
@@ -123,11 +125,11 @@ function Proposals() {
   return (
     <div className="proposals">
       <h3>Usual folders that this computer has</h3>
-      <ul className="folder-rows">
+      <ul className={styles.folderRows}>
         {proposed.data.map(({ path, formats, presets }) => (
           <li key={path}>
-            <div className="folder-path">{path}</div>
-            <div className="folder-facts">
+            <div className={styles.folderPath}>{path}</div>
+            <div className={styles.folderFacts}>
               <span className="quiet">
                 {formats.join(', ')}
                 {presets === true && ' presets'}

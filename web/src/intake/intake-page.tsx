@@ -11,6 +11,7 @@ import { ProblemPanel } from './problem-panel';
 import { ScanHistory } from './scan-history';
 import { ScanPanel } from './scan-panel';
 import { VendorPanel } from './vendor-panel';
+import styles from './intake.module.css';
 
 /** Intake: the computer's plugin folders, the scan, what it found, what it could not read, and how builds and vendors belong together. */
 export function IntakePage() {
@@ -25,14 +26,14 @@ export function IntakePage() {
   const ended = scans.data.filter((scan) => !isUnderWay(scan));
   return (
     <>
-      <main className="intake">
+      <main className={styles.intake}>
         <h1 className="visually-hidden">Intake</h1>
-        <div className="intake-column">
+        <div className={styles.intakeColumn}>
           <FolderList folders={folders.data} />
           <PreferencePanel />
           <VendorPanel />
         </div>
-        <div className="intake-column">
+        <div className={styles.intakeColumn}>
           <ArrivalNote />
           <ScanPanel underWay={underWay} last={ended[0] ?? null} hasFolders={folders.data.length > 0} />
           <ProblemPanel busy={underWay.length > 0} />

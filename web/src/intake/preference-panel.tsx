@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { Format } from '@clever-drawer/core/facts/format';
 import { STANDARD_PREFERENCE, type Criterion, type Preference } from '@clever-drawer/core/catalogue/preference';
 import { GENERAL_PREFERENCE } from '@clever-drawer/core/chests/rows/preference';
@@ -7,6 +8,7 @@ import { useArrangement } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 const CRITERION_WORDS: Readonly<Record<Criterion, string>> = {
   bits: '64-bit before 32-bit',
@@ -37,7 +39,7 @@ export function PreferencePanel() {
         )}
       </div>
       <p className="quiet">Where a plugin has several builds, the first line that tells them apart decides.</p>
-      <ol className="ranking">
+      <ol className={styles.ranking}>
         {preference.criteria.map((criterion, index) => (
           <li key={criterion}>
             <span>{CRITERION_WORDS[criterion]}</span>
@@ -48,7 +50,7 @@ export function PreferencePanel() {
               set={(criteria) => set({ criteria })}
             />
             {criterion === 'format' && (
-              <ol className="ranking inner">
+              <ol className={clsx(styles.ranking, styles.inner)}>
                 {preference.formats.map((format, place) => (
                   <li key={format}>
                     <span className="format">{format}</span>
@@ -89,7 +91,7 @@ function Mover<T>({
     set(next);
   };
   return (
-    <span className="mover">
+    <span className={styles.mover}>
       <PlainButton disabled={index === 0} aria-label={`${what}: up`} onClick={() => moved(-1)}>
         ↑
       </PlainButton>

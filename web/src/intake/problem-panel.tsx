@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
@@ -6,6 +7,7 @@ import { useFolders, useProblems } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useStartScan } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 const FIRST = 50;
 
@@ -38,10 +40,10 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
           Try all again
         </Button>
       </div>
-      <ul className="problems">
+      <ul className={styles.problems}>
         {shown.map((problem, index) => (
           <li key={`${problem.path} ${problem.code} ${String(index)}`}>
-            <div className="mono problem-path" title={problem.path}>
+            <div className={clsx('mono', styles.problemPath)} title={problem.path}>
               <bdi>{problem.path}</bdi>
             </div>
             <div>{problem.message}</div>

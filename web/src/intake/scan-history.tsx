@@ -3,6 +3,7 @@ import Table from 'react-bootstrap/Table';
 import type { ScanView } from '@clever-drawer/contract/responses';
 import { StoryList } from './story-list';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 const COLUMNS = ['arrived', 'changed', 'vanished', 'returned', 'failed', 'recovered'] as const;
 const NAMES: Readonly<Record<(typeof COLUMNS)[number], string>> = {
@@ -21,7 +22,7 @@ export function ScanHistory({ scans }: { scans: readonly ScanView[] }) {
   return (
     <section className="panel" aria-labelledby="history-title">
       <h2 id="history-title">Earlier scans</h2>
-      <Table size="sm" className="history">
+      <Table size="sm" className={styles.history}>
         <thead>
           <tr>
             <th scope="col">when</th>

@@ -6,6 +6,7 @@ import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
 import { useCancelScan } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 /** The scans that run or wait, and what the last one brought. */
 export function ScanPanel({
@@ -101,7 +102,7 @@ function Ended({ scan }: { scan: ScanView }) {
       {scan.outcome !== null && (
         <>
           <Counts outcome={scan.outcome} problems={scan.problems} />
-          <p className="after-counts">
+          <p className={styles.afterCounts}>
             <PlainButton aria-expanded={open} onClick={() => setOpen(!open)}>
               {open ? 'Hide what happened to each' : 'What happened to each'}
             </PlainButton>
@@ -129,7 +130,7 @@ function Counts({ outcome, problems }: { outcome: ScanOutcome; problems: number 
     ['failed', outcome.failed ?? problems, (outcome.failed ?? problems) > 0],
   ];
   return (
-    <dl className="counts">
+    <dl className={styles.counts}>
       {cells.map(([name, count, alerts]) => (
         <div key={name} className={alerts ? 'attention' : ''}>
           <dd>{count}</dd>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState } from 'react';
 import type { ScanStory } from '@clever-drawer/contract/responses';
 import type { EventKind } from '@clever-drawer/core/catalogue/scan-story';
@@ -5,6 +6,7 @@ import { Failed, Loading } from '../parts/empty-note';
 import { useStory } from '../catalogue/queries';
 import { FACT_WORDS } from '../catalogue/fact-words';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 const TITLES: Readonly<Record<EventKind, string>> = {
   failed: 'Failed',
@@ -38,7 +40,7 @@ function Events({ title, events }: { title: string; events: ScanStory }) {
       <ul className="story">
         {(all ? events : events.slice(0, FIRST)).map((event, index) => (
           <li key={`${event.path} ${event.name ?? ''} ${String(index)}`}>
-            <div className="story-head">
+            <div className={styles.storyHead}>
               {event.name !== undefined && (
                 <>
                   <b>
@@ -48,13 +50,13 @@ function Events({ title, events }: { title: string; events: ScanStory }) {
                   <span className="quiet">{event.vendor}</span>
                 </>
               )}
-              <span className="mono quiet one-line story-path" title={event.path}>
+              <span className={clsx('mono quiet one-line', styles.storyPath)} title={event.path}>
                 <bdi>{event.path}</bdi>
               </span>
             </div>
             {event.problem !== undefined && <div>{event.problem.message}</div>}
             {event.facts?.map(({ fact, before, after }) => (
-              <div key={fact} className="fact-change">
+              <div key={fact} className={styles.factChange}>
                 {FACT_WORDS[fact]}: <s>{before || 'not known'}</s> → <b>{after || 'not known'}</b>
               </div>
             ))}

@@ -6,6 +6,7 @@ import { useVendors } from '../catalogue/queries';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { PlainButton } from '../parts/plain-button';
+import styles from './intake.module.css';
 
 /** Vendors with several spellings, and a way to join two vendors or keep two spellings apart. */
 export function VendorPanel() {
@@ -46,7 +47,7 @@ function VendorRow({ vendor }: { vendor: VendorView }) {
       {(vendor.spellings.length > 1 || vendor.spellings.some((one) => one.byHand)) && (
         <ul className="plain-list">
           {vendor.spellings.map(({ spelling, builds, byHand }) => (
-            <li key={spelling} className="spelling">
+            <li key={spelling} className={styles.spelling}>
               <bdi>{spelling}</bdi> <span className="mono quiet">{builds}</span>
               {byHand ? (
                 <PlainButton
@@ -89,7 +90,7 @@ function JoinVendors({ vendors }: { vendors: readonly VendorView[] }) {
     });
   };
   return (
-    <Form className="join-vendors" onSubmit={submit}>
+    <Form className={styles.joinVendors} onSubmit={submit}>
       <Form.Select size="sm" aria-label="Vendor" value={from} onChange={(event) => setFrom(event.target.value)}>
         <option value="">Vendor …</option>
         {vendors.map(({ name }) => (

@@ -8,6 +8,7 @@ import { keys } from '../catalogue/queries';
 import { useArrangement } from '../arrangement/arrangement-query';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
+import styles from './keep.module.css';
 
 /** Keep: the arrangement out to a file, and in from one. */
 export function KeepPage() {
@@ -17,7 +18,7 @@ export function KeepPage() {
   const drawers = arranged?.state.drawer.size ?? 0;
   return (
     <>
-      <main className="keep">
+      <main className={styles.keep}>
         <h1 className="visually-hidden">Keep</h1>
         <section className="panel" aria-labelledby="export-title">
           <h2 id="export-title">Take the arrangement along</h2>

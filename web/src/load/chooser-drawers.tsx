@@ -1,8 +1,10 @@
+import clsx from 'clsx';
 import { useRef, type KeyboardEvent } from 'react';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { OfferedDrawer } from './use-offer';
 import { stepInGrid } from '../parts/list-keys';
 import { PlainButton } from '../parts/plain-button';
+import styles from '../parts/front.module.css';
 
 interface Props {
   readonly chests: readonly Chest[];
@@ -31,12 +33,12 @@ export function ChooserDrawers({ chests, chest, setChest, drawers, open, toggle,
     fronts[Math.max(0, Math.min(at + step, fronts.length - 1))]?.focus();
   };
   return (
-    <div className="chooser-drawers">
-      <div className="chest-tabs" role="group" aria-label="Chest">
+    <div className={styles.chooserDrawers}>
+      <div className={styles.chestTabs} role="group" aria-label="Chest">
         {chests.map((one) => (
           <PlainButton
             key={one.id}
-            className="chest-name"
+            className={styles.chestName}
             aria-pressed={one.id === chest}
             onClick={() => setChest(one.id)}
           >
@@ -45,7 +47,7 @@ export function ChooserDrawers({ chests, chest, setChest, drawers, open, toggle,
         ))}
       </div>
       {chests.length === 0 && <p className="quiet">No chest yet. Make one in Sort, and its drawers stand here.</p>}
-      <div className="fronts" ref={grid} onKeyDown={onKeyDown} role="group" aria-label="Drawers">
+      <div className={styles.fronts} ref={grid} onKeyDown={onKeyDown} role="group" aria-label="Drawers">
         {shown.map((drawer) => {
           const count =
             matching === null
@@ -56,18 +58,18 @@ export function ChooserDrawers({ chests, chest, setChest, drawers, open, toggle,
             <button
               key={drawer.id}
               type="button"
-              className={`front small${lit ? ' lit' : ''}${drawer.id === open ? ' chosen' : ''}`}
+              className={clsx(styles.front, styles.small, lit && styles.lit, drawer.id === open && styles.chosen)}
               aria-pressed={drawer.id === open}
               aria-label={`${drawer.name}, ${String(count)} that fit`}
               onClick={() => toggle(drawer.id)}
             >
-              <span className="card">
+              <span className={styles.card}>
                 <span className="one-line" title={drawer.name}>
                   <bdi>{drawer.name}</bdi>
                 </span>
                 <span className="mono">{count}</span>
               </span>
-              <span className="pull" aria-hidden />
+              <span className={styles.pull} aria-hidden />
             </button>
           );
         })}

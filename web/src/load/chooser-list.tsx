@@ -1,8 +1,10 @@
+import clsx from 'clsx';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ChosenPlugin } from '../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
+import styles from './load.module.css';
 
 interface Props {
   readonly id: string;
@@ -51,8 +53,8 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
   }, [markedLine, virtual]);
   const shown = virtual.getVirtualItems();
   return (
-    <div className="chooser-list" ref={scroller}>
-      {lines.length === 0 && <p className="quiet nothing">{nothing}</p>}
+    <div className={styles.chooserList} ref={scroller}>
+      {lines.length === 0 && <p className={clsx('quiet', styles.nothing)}>{nothing}</p>}
       <div
         id={`${id}-list`}
         role="listbox"
@@ -65,7 +67,12 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
           const style = { transform: `translateY(${String(start)}px)`, height: size };
           if ('heading' in one) {
             return (
-              <div key={`heading ${one.heading}`} className="chooser-heading quiet" style={style} role="presentation">
+              <div
+                key={`heading ${one.heading}`}
+                className={clsx(styles.chooserHeading, 'quiet')}
+                style={style}
+                role="presentation"
+              >
                 {one.heading}
               </div>
             );
@@ -77,12 +84,12 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
               id={`${id}-option-${String(one.index)}`}
               role="option"
               aria-selected={one.index === at}
-              className={`chooser-line${one.index === at ? ' at' : ''}`}
+              className={clsx(styles.chooserLine, one.index === at && 'at')}
               style={style}
               onClick={() => take(plugin)}
             >
               <TypeGlyph types={plugin.types} role={plugin.role} />
-              <span className="chooser-names">
+              <span className={styles.chooserNames}>
                 <span className="one-line">
                   <bdi>{plugin.name}</bdi>
                 </span>

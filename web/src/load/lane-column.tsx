@@ -1,9 +1,11 @@
+import clsx from 'clsx';
 import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { PlainButton } from '../parts/plain-button';
+import styles from './load.module.css';
 
 const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
   instrument: 'instrument track',
@@ -25,11 +27,11 @@ interface Props {
 /** One track or bus with its slots from top to bottom, in the order in which the signal passes them. */
 export function LaneColumn({ lane, slots, catalogue, open, clear }: Props) {
   return (
-    <section className="lane" aria-label={`${lane.name}, ${LANE_LABELS[lane.kind]}`}>
-      <div className="quiet lane-kind">{LANE_LABELS[lane.kind]}</div>
+    <section className={styles.lane} aria-label={`${lane.name}, ${LANE_LABELS[lane.kind]}`}>
+      <div className={clsx('quiet', styles.laneKind)}>{LANE_LABELS[lane.kind]}</div>
       <ul>
         {slots.map((slot, index) => (
-          <li key={slot.id} className={`slot-line slot-${slot.kind}`}>
+          <li key={slot.id} className={styles.slotLine} data-kind={slot.kind}>
             <SlotButton
               slot={slot}
               place={`${lane.name}, slot ${String(index + 1)}`}
@@ -64,7 +66,7 @@ function SlotButton({
         type="button"
         id={slot.id}
         data-slot={slot.kind}
-        className={`slot${plugin === undefined ? ' empty' : ''}`}
+        className={clsx(styles.slot, plugin === undefined && styles.empty)}
         aria-label={`${place}: ${words}`}
         title={words}
         onClick={() => open(slot)}
@@ -79,14 +81,19 @@ function SlotButton({
         ) : (
           <>
             <TypeGlyph types={plugin.types} role={plugin.role} />
-            <span className="slot-name">
+            <span className={styles.slotName}>
               <bdi>{plugin.naming?.stripLabel ?? plugin.name}</bdi>
             </span>
           </>
         )}
       </button>
       {plugin !== undefined && (
-        <PlainButton className="clear-slot" tabIndex={-1} aria-label={`Clear ${place}`} onClick={() => clear(slot)}>
+        <PlainButton
+          className={styles.clearSlot}
+          tabIndex={-1}
+          aria-label={`Clear ${place}`}
+          onClick={() => clear(slot)}
+        >
           ×
         </PlainButton>
       )}

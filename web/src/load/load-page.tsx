@@ -14,6 +14,7 @@ import { useComputer } from '../lib/use-computer';
 import { LaneColumn, SLOT_SELECTOR } from './lane-column';
 import { SlotChooser } from './slot-chooser';
 import type { Chosen } from './use-chooser';
+import styles from './load.module.css';
 
 /** Load: the practice session, its lanes side by side, and the chooser that opens on a slot. */
 export function LoadPage() {
@@ -61,12 +62,12 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   };
   return (
     <>
-      <main className="load">
-        <div className="session-head">
+      <main className={styles.load}>
+        <div className={styles.sessionHead}>
           <h1>{session.name}</h1>
           <span className="quiet">practice session · {lanes.length} lanes · it stands in for your music program</span>
         </div>
-        <div className="lanes" onKeyDown={moveBetweenSlots}>
+        <div className={styles.lanes} onKeyDown={moveBetweenSlots}>
           {lanes.map((lane) => (
             <LaneColumn
               key={lane.id}

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useId } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
@@ -5,6 +6,7 @@ import { PlainButton } from '../parts/plain-button';
 import { ChooserDrawers } from './chooser-drawers';
 import { ChooserList } from './chooser-list';
 import { useChooser, type Choosing } from './use-chooser';
+import styles from './load.module.css';
 
 /** The chooser of a slot: type, arrows, Enter; or by drawer. It offers only what fits. */
 export function SlotChooser(props: Choosing) {
@@ -18,14 +20,14 @@ export function SlotChooser(props: Choosing) {
       onHide={close}
       keyboard={false}
       size="xl"
-      className="chooser"
+      className={styles.chooser}
       aria-labelledby={`${id}-title`}
       onKeyDown={chooser.onKeyDown}
       onEntered={() => input.current?.focus()}
       animation={false}
     >
       <Modal.Body>
-        <div className="chooser-head">
+        <div className={styles.chooserHead}>
           <input
             ref={input}
             role="combobox"
@@ -45,7 +47,7 @@ export function SlotChooser(props: Choosing) {
             {lane?.name} · {SLOT_LABELS[slot.kind]}
           </h2>
         </div>
-        <div className="chooser-body">
+        <div className={styles.chooserBody}>
           <ChooserList
             id={id}
             parts={chooser.parts}
@@ -68,7 +70,7 @@ export function SlotChooser(props: Choosing) {
             matching={typed === '' ? null : new Set([...offer.inside, ...offer.elsewhere].map((plugin) => plugin.id))}
           />
         </div>
-        <div className="chooser-foot quiet">
+        <div className={clsx(styles.chooserFoot, 'quiet')}>
           <span>
             <kbd>Enter</kbd> load
           </span>

@@ -6,6 +6,7 @@ import { TypeGlyph } from '../catalogue/type-glyph';
 import { homeKey, type Dragged, type LineHome } from './dragged';
 import { dividersIn, lineInWords, pluginsIn, type LineActions, type ListedLine } from './line';
 import type { Selection } from './use-selection';
+import styles from './lines.module.css';
 
 interface Props {
   readonly id: string;
@@ -41,13 +42,14 @@ export function LineItem(props: Props) {
       aria-selected={isSelected}
       aria-label={words}
       className={clsx(
-        'line',
-        'divider' in line && 'divider',
-        isSelected && 'selected',
+        styles.line,
+        'divider' in line && styles.divider,
+        isSelected && styles.selected,
         selection.at === index && 'at',
-        side !== null && `aimed-${side}`,
+        side === 'above' && styles.aimedAbove,
+        side === 'below' && styles.aimedBelow,
         'plugin' in line && !line.plugin.found && 'gone',
-        'plugin' in line && line.plugin.aside !== null && 'aside',
+        'plugin' in line && line.plugin.aside !== null && styles.aside,
       )}
       style={style}
       title={words}
@@ -58,7 +60,7 @@ export function LineItem(props: Props) {
       <LineWords {...props} />
       {/* For the mouse alone: an option holds no buttons, and the keyboard has Delete. */}
       <span
-        className="plain take-out"
+        className={clsx('plain', styles.takeOut)}
         aria-hidden
         title={'divider' in line ? 'Remove the divider' : `Take ${line.name} out`}
         onPointerDown={(event) => event.stopPropagation()}
@@ -74,17 +76,17 @@ export function LineItem(props: Props) {
 }
 
 function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | 'pictures'>) {
-  if ('divider' in line) return <span className="divider-label">{line.divider}</span>;
+  if ('divider' in line) return <span className={styles.dividerLabel}>{line.divider}</span>;
   const { plugin, name, keyword } = line;
   return (
     <>
-      <span className="mono line-number">{number}</span>
+      <span className={clsx('mono', styles.lineNumber)}>{number}</span>
       {pictures ? <Face plugin={plugin} /> : <TypeGlyph types={plugin.types} role={plugin.role} />}
-      <span className="one-line line-name">
+      <span className={clsx('one-line', styles.lineName)}>
         <bdi>{name}</bdi>
         {!plugin.found && <span className="flag">not found</span>}
         {plugin.aside !== null && <span className="flag">aside</span>}
-        {keyword !== null && <span className="quiet keyword"> {keyword}</span>}
+        {keyword !== null && <span className={clsx('quiet', styles.keyword)}> {keyword}</span>}
       </span>
     </>
   );

@@ -6,6 +6,7 @@ import { pluginsIn, type LineActions, type ListedLine } from './line';
 import { LineItem } from './line-item';
 import { lineMoveOf, placeAfterMove, selectByKey, type LineMove } from './list-keys';
 import { useSelection } from './use-selection';
+import styles from './lines.module.css';
 
 interface Props {
   readonly label: string;
@@ -74,7 +75,7 @@ export function LineList({ label, home, lines, actions, aimedAt, pictures }: Pro
   return (
     <div
       ref={scroller}
-      className={clsx('lines', isLong && 'long', pictures && 'with-pictures')}
+      className={clsx(styles.lines, isLong && styles.long, pictures && styles.withPictures)}
       role="listbox"
       tabIndex={0}
       aria-label={label}

@@ -1,4 +1,6 @@
-/** Something to be picked: what is shown, and a quiet note behind it. */
+import clsx from 'clsx';
+
+import styles from './lines.module.css'; /** Something to be picked: what is shown, and a quiet note behind it. */
 export interface Pickable {
   readonly key: string;
   readonly label: string;
@@ -38,7 +40,7 @@ export function PickList({ id, what, found, newName, marked, ticked, click, make
         >
           {ticked !== null && <span className="mono tick">{ticked.has(key) ? '✓' : ' '}</span>}
           <bdi>{label}</bdi>
-          {note !== undefined && <span className="quiet mono choice-note">{note}</span>}
+          {note !== undefined && <span className={clsx('quiet mono', styles.choiceNote)}>{note}</span>}
         </li>
       ))}
       {newName !== null && (

@@ -9,12 +9,13 @@ import { PluginList } from './list/plugin-list';
 import { PluginPanel } from './plugin/plugin-panel';
 import { isNew } from './ribbons/facets';
 import type { Desk } from './use-desk';
+import styles from './sort.module.css';
 
 /** The left side: the list, or what is to be filed; in front of it what is known of one plugin. */
 export function DeskLeft({ desk }: { desk: Desk }) {
   const { catalogue, state, viewing, listed, openBox, about, setAbout, left } = desk;
   return (
-    <div className="desk-left" ref={left}>
+    <div className={styles.deskLeft} ref={left}>
       {desk.queue !== null && desk.chest !== null ? (
         <ToFile desk={desk} chest={desk.chest} queue={desk.queue} />
       ) : listed.ids.length === 0 ? (

@@ -4,6 +4,7 @@ import { ChestPanel } from './chest/chest-panel';
 import { ChestTabs } from './chest/chest-tabs';
 import { NoChest } from './chest/no-chest';
 import type { Desk } from './use-desk';
+import styles from './sort.module.css';
 
 /** The right side: the chests, and the one at hand with its drawers and the trays. */
 export function DeskRight({ desk }: { desk: Desk }) {
@@ -14,7 +15,7 @@ export function DeskRight({ desk }: { desk: Desk }) {
     list: (drawer: Drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } }),
   });
   return (
-    <div className="desk-right">
+    <div className={styles.deskRight}>
       <ChestTabs
         state={state}
         catalogue={catalogue}

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { StatusLine } from '../frame/status-line';
 import type { DeskKeys } from './use-desk-keys';
 import { PlainButton } from '../parts/plain-button';
+import styles from './sort.module.css';
 
 /** The line at the foot of Sort: how many are selected, and what can be done with them. */
 export function DeskStatus({
@@ -75,7 +76,7 @@ function Doing({
   children: ReactNode;
 }) {
   return (
-    <PlainButton className="doing" disabled={act === null} aria-pressed={isOn} onClick={() => act?.()}>
+    <PlainButton className={styles.doing} disabled={act === null} aria-pressed={isOn} onClick={() => act?.()}>
       <kbd>{mark}</kbd> <span className="one-line">{children}</span>
     </PlainButton>
   );

@@ -11,6 +11,8 @@ import { DragLabel } from './drag/drag-label';
 import { FindLine } from './find/find-line';
 import { Ribbons } from './ribbons/ribbons';
 import { useDesk } from './use-desk';
+import dragStyles from './drag/drag.module.css';
+import sortStyles from './sort.module.css';
 
 // One object for good: another one with every keystroke would draw every front anew.
 const DRAG_STARTS = { activationConstraint: { distance: 5 } };
@@ -24,7 +26,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   return (
     <FacesContext value={state.face}>
       <DndContext sensors={sensors} collisionDetection={pointerWithin} {...drop.handlers}>
-        <main className="sort">
+        <main className={sortStyles.sort}>
           <h1 className="visually-hidden">Sort</h1>
           <FindLine
             viewing={viewing}
@@ -42,7 +44,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             toggle={viewing.toggle}
             setFilters={(filters) => viewing.look({ filters })}
           />
-          <div className="desk">
+          <div className={sortStyles.desk}>
             <DeskLeft desk={desk} />
             <DeskRight desk={desk} />
           </div>
@@ -67,7 +69,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             close={desk.closeBox}
           />
         )}
-        <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className="drag-overlay">
+        <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className={dragStyles.dragOverlay}>
           {drop.dragged !== null && <DragLabel dragged={drop.dragged} target={drop.target} state={state} />}
         </DragOverlay>
       </DndContext>

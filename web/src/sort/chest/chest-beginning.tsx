@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { INNER_BASES, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
 import { BEGINNINGS, isBasis, STARTS, type Beginning, type WorkOut } from './new-chest';
+import styles from './chest.module.css';
 
 const INNER_WORDS: Readonly<Record<InnerBasis, string>> = {
   type: 'by type',
@@ -62,7 +63,7 @@ function WorkOutFields({
 }) {
   const id = useId();
   return (
-    <div className="work-out">
+    <div className={styles.workOut}>
       <label htmlFor={`${id}-most`}>A drawer holds at most</label>
       <Form.Control
         id={`${id}-most`}

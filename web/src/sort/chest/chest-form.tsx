@@ -8,6 +8,7 @@ import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
 import { ChestPreview } from './chest-preview';
 import { isBasis, STARTS, workedOut, type Beginning, type ChestStart, type NewChest, type WorkOut } from './new-chest';
+import styles from './chest.module.css';
 
 const SLOT_WORDS: Readonly<Record<ChestSlot, string>> = {
   instrument: 'instruments',
@@ -51,7 +52,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
       title={chest === null ? 'New chest' : `The chest ${chest.name}`}
       act={chest === null ? 'Make the chest' : 'Save'}
       size="lg"
-      className="chest-form"
+      className={styles.chestForm}
       submit={submit}
       close={close}
     >

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useDroppable } from '@dnd-kit/core';
 import { memo, useDeferredValue, useState, type ReactNode } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -15,6 +16,8 @@ import { DrawerFront } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
+import frontStyles from '../../parts/front.module.css';
+import chestStyles from './chest.module.css';
 
 interface Props {
   readonly state: Arrangement;
@@ -82,7 +85,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
                 target={target}
                 pictures={pictures}
               >
-                {inner.length > 0 && <div className="fronts inner">{inner}</div>}
+                {inner.length > 0 && <div className={clsx(frontStyles.fronts, frontStyles.inner)}>{inner}</div>}
               </OpenDrawer>
             )}
           </DrawerFront>
@@ -90,11 +93,11 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       });
 
   return (
-    <div className="chest-area" data-chest>
-      <div ref={setNodeRef} className="chest-inside">
-        <div className="fronts">
+    <div className={chestStyles.chestArea} data-chest>
+      <div ref={setNodeRef} className={frontStyles.chestInside}>
+        <div className={frontStyles.fronts}>
           {fronts(null)}
-          <button type="button" className="new-drawer" onClick={() => setMaking(null)}>
+          <button type="button" className={frontStyles.newDrawer} onClick={() => setMaking(null)}>
             New drawer <kbd>N</kbd>
           </button>
         </div>

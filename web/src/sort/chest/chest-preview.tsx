@@ -7,6 +7,7 @@ import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { formatsOf } from '../ribbons/facets';
 import type { ChestStart } from './new-chest';
+import styles from './chest.module.css';
 
 const PREVIEWED = 12;
 
@@ -35,7 +36,7 @@ export function ChestPreview({
   const total = new Set(filedIn(plans)).size;
   if (total === 0) return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;
   return (
-    <section className="preview" aria-label="What it would be">
+    <section className={styles.preview} aria-label="What it would be">
       <h3>
         {drawers} {drawers === 1 ? 'drawer' : 'drawers'}, {total} plugins
       </h3>

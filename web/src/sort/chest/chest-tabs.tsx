@@ -12,6 +12,7 @@ import type { Changes } from '../../arrangement/changes';
 import { ChestForm } from './chest-form';
 import type { NewChest } from './new-chest';
 import { PlainButton } from '../../parts/plain-button';
+import styles from '../../parts/front.module.css';
 
 interface Props {
   readonly state: Arrangement;
@@ -61,12 +62,12 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     shift(one, event.key === 'ArrowLeft' ? -1 : 1);
   };
   return (
-    <div className="chest-tabs">
+    <div className={styles.chestTabs}>
       <div role="group" aria-label="Chests">
         {chests.map((one) => (
           <PlainButton
             key={one.id}
-            className="chest-name"
+            className={styles.chestName}
             aria-pressed={one.id === chest?.id}
             onClick={() => choose(one.id)}
             onKeyDown={(event) => onKeyDown(event, one)}

@@ -1,7 +1,9 @@
+import clsx from 'clsx';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Dragged } from '../../parts/dragged';
 import type { Target } from './drag';
 import { effectOf } from './drop-effect';
+import styles from './drag.module.css';
 
 /** Beside the pointer: what is dragged, and what letting go would do, or why nothing. */
 export function DragLabel({ dragged, target, state }: { dragged: Dragged; target: Target | null; state: Arrangement }) {
@@ -11,7 +13,7 @@ export function DragLabel({ dragged, target, state }: { dragged: Dragged; target
       : dragged.name;
   const { words, intent } = effectOf(dragged, target, state);
   return (
-    <div className={`drag-label${intent === null ? ' refused' : ''}`}>
+    <div className={clsx(styles.dragLabel, intent === null && styles.refused)}>
       {what} <span>{words}</span>
     </div>
   );

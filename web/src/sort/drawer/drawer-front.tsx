@@ -1,9 +1,11 @@
+import clsx from 'clsx';
 import { useDraggable } from '@dnd-kit/core';
 import { memo, type KeyboardEvent, type ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
 import type { DrawerActions } from './drawer-actions';
+import styles from '../../parts/front.module.css';
 
 interface Props {
   readonly drawer: Drawer;
@@ -46,22 +48,25 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   };
   const rule = drawer.rule === null ? null : ruleInWords(drawer.rule);
   const notes = [...(inner === '' ? [] : [inner]), ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]])];
-  const classes = [
-    'front',
-    isOpen && 'open',
-    isLit && 'lit',
-    rule !== null && 'clever',
-    aimed !== null && `aimed-${aimed}`,
-    drag.isDragging && 'lifted',
-  ]
-    .filter(Boolean)
-    .join(' ');
   return (
-    <section className={classes} aria-label={`Drawer ${drawer.name}`} data-drawer={drawer.id}>
+    <section
+      className={clsx(
+        styles.front,
+        isOpen && styles.open,
+        isLit && styles.lit,
+        rule !== null && styles.clever,
+        aimed === 'into' && styles.aimedInto,
+        aimed === 'before' && styles.aimedBefore,
+        aimed === 'after' && styles.aimedAfter,
+        drag.isDragging && styles.lifted,
+      )}
+      aria-label={`Drawer ${drawer.name}`}
+      data-drawer={drawer.id}
+    >
       <button
         ref={drag.setNodeRef}
         type="button"
-        className="front-card"
+        className={styles.frontCard}
         aria-expanded={isOpen}
         aria-label={`${drawer.name}, ${String(count)} ${count === 1 ? 'plugin' : 'plugins'}${rule === null ? '' : `, fills itself: ${rule}`}`}
         title={rule ?? undefined}
@@ -69,15 +74,15 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
         onKeyDown={onKeyDown}
         {...drag.listeners}
       >
-        <span className="card">
+        <span className={styles.card}>
           <span className="one-line">
             <bdi>{drawer.name}</bdi>
           </span>
           <span className="mono">{count}</span>
         </span>
-        {rule !== null && <span className="rule">{rule}</span>}
-        {!isOpen && notes.length > 0 && <span className="quiet inner-note">{notes.join(' · ')}</span>}
-        {!isOpen && <span className="pull" aria-hidden />}
+        {rule !== null && <span className={styles.rule}>{rule}</span>}
+        {!isOpen && notes.length > 0 && <span className={clsx('quiet', styles.innerNote)}>{notes.join(' · ')}</span>}
+        {!isOpen && <span className={styles.pull} aria-hidden />}
       </button>
       {children}
     </section>

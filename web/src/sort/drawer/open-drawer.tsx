@@ -9,6 +9,7 @@ import type { DrawerActions } from './drawer-actions';
 import type { LineActions, ListedLine } from '../../parts/line';
 import { LineList } from '../../parts/line-list';
 import { PlainButton } from '../../parts/plain-button';
+import styles from '../../parts/front.module.css';
 
 interface Props {
   readonly drawer: Drawer;
@@ -30,8 +31,8 @@ const listedLine = (line: Line<ChosenPlugin>): ListedLine =>
 export function OpenDrawer({ drawer, contents, actions, lineActions, target, pictures, children }: Props) {
   const home = { drawerId: drawer.id };
   return (
-    <div className="drawer-inside">
-      <div className="drawer-tools">
+    <div className={styles.drawerInside}>
+      <div className={styles.drawerTools}>
         <PlainButton onClick={() => actions.edit(drawer)}>Name, keywords</PlainButton>
         <SortMenu drawer={drawer} actions={actions} />
         <PlainButton onClick={() => actions.addDivider(drawer, null)}>Divider</PlainButton>
@@ -82,7 +83,7 @@ function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions 
       <Dropdown.Toggle as="button" type="button" className="plain">
         {drawer.sort === null ? 'Order' : `Kept in order: ${DRAWER_SORT_LABELS[drawer.sort]}`}
       </Dropdown.Toggle>
-      <Dropdown.Menu className="sort-menu">
+      <Dropdown.Menu className={styles.sortMenu}>
         <div className="dropdown-header">Sort once, then by hand</div>
         {DRAWER_SORTS.map((by) => (
           <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.sort(drawer, by, false)}>

@@ -5,11 +5,12 @@ import type { ChosenPlugin } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../drawer/drawer-box';
+import styles from './filing.module.css';
 
 /** The plugin that is to be filed. */
 export function WaitingPlugin({ plugin, about }: { plugin: ChosenPlugin; about: (id: PluginId) => void }) {
   return (
-    <div className="to-file-plugin">
+    <div className={styles.toFilePlugin}>
       <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
       <div>
         <b>

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -11,6 +12,7 @@ import type { Changes } from '../../arrangement/changes';
 import { stepIn, ticked as withTick } from '../../parts/list-keys';
 import { PlainButton } from '../../parts/plain-button';
 import { ProposedDrawers, ToFileKeys, WaitingPlugin } from './proposed-drawers';
+import styles from './filing.module.css';
 
 interface Props {
   readonly catalogue: ChosenCatalogue;
@@ -83,7 +85,14 @@ export function ToFilePanel(props: Props) {
     event.stopPropagation();
   };
   return (
-    <section ref={box} className="to-file panel" tabIndex={-1} aria-label="To file" onKeyDown={onKeyDown} data-to-file>
+    <section
+      ref={box}
+      className={clsx(styles.toFile, 'panel')}
+      tabIndex={-1}
+      aria-label="To file"
+      onKeyDown={onKeyDown}
+      data-to-file
+    >
       <header>
         <h2>To file</h2>
         <span className="quiet" role="status">

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -8,6 +9,7 @@ import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
 import { QUESTIONS, type SortViewing } from './use-sort-view';
 import { PlainButton } from '../../parts/plain-button';
+import styles from './find.module.css';
 
 interface Props {
   readonly viewing: SortViewing;
@@ -27,12 +29,12 @@ export function FindLine({ viewing, state, changes, shown, outside, intoList }: 
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
   );
   return (
-    <div className="find-line">
+    <div className={styles.findLine}>
       <label htmlFor="find" className="quiet">
         Find
       </label>
       {chips.map(({ question, value, label }) => (
-        <span key={`${question} ${value}`} className="chip">
+        <span key={`${question} ${value}`} className={styles.chip}>
           <span className="one-line">
             <span className="quiet">{question}</span> <bdi>{label}</bdi>
           </span>
@@ -61,7 +63,7 @@ export function FindLine({ viewing, state, changes, shown, outside, intoList }: 
           }
         }}
       />
-      <span className="quiet find-count" role="status">
+      <span className={clsx('quiet', styles.findCount)} role="status">
         {shown} shown
         {outside > 0 && (
           <>
@@ -98,12 +100,12 @@ function KeptSearches({
   return (
     <>
       <Dropdown align="end">
-        <Dropdown.Toggle as="button" type="button" className="plain kept-toggle">
+        <Dropdown.Toggle as="button" type="button" className={clsx('plain', styles.keptToggle)}>
           Kept searches {kept.length > 0 && <span className="mono">{kept.length}</span>}
         </Dropdown.Toggle>
         <Dropdown.Menu>
           {kept.map((search) => (
-            <div key={search.id} className="kept-search">
+            <div key={search.id} className={styles.keptSearch}>
               <Dropdown.Item as="button" type="button" onClick={() => viewing.lookAgain(search.query)}>
                 <bdi>{search.name}</bdi>
               </Dropdown.Item>

@@ -13,6 +13,7 @@ import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import type { Selection } from '../../parts/use-selection';
 import { usePictureDrop } from '../plugin/use-picture-drop';
 import { formatsOf } from '../ribbons/facets';
+import styles from './list.module.css';
 
 /** The id of a row's element. */
 export const rowId = (index: number): string => `list-row-${String(index)}`;
@@ -57,11 +58,12 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
       aria-rowindex={index + 2}
       aria-selected={isSelected}
       className={clsx(
-        'row-grid list-row',
-        isSelected && 'selected',
+        styles.rowGrid,
+        styles.listRow,
+        isSelected && styles.selected,
         selection.at === index && 'at',
         !plugin.found && 'gone',
-        plugin.aside !== null && 'aside',
+        plugin.aside !== null && styles.aside,
         picture.isOver && 'takes-picture',
       )}
       style={{ top, height }}
@@ -80,7 +82,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
       <div role="gridcell" className="one-line" title={namesInWords(plugin)}>
         <bdi>{plugin.name}</bdi>
         {plugin.name !== plugin.givenName && (
-          <span className="quiet given-name">
+          <span className={clsx('quiet', styles.givenName)}>
             {' '}
             <bdi>{plugin.givenName}</bdi>
           </span>
@@ -159,7 +161,7 @@ function StandsIn({ drawers, state, isAside }: { drawers: readonly string[]; sta
   if (first === undefined) return isAside ? null : <span className="flag">to file</span>;
   return (
     <>
-      <span className="place-name">{state.drawer.get(first)?.name}</span>
+      <span className={styles.placeName}>{state.drawer.get(first)?.name}</span>
       {more.length > 0 && <span className="quiet"> +{more.length}</span>}
     </>
   );

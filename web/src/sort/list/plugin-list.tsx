@@ -10,6 +10,7 @@ import type { Listed } from './use-listed';
 import type { Selection } from '../../parts/use-selection';
 import type { SortBy, SortView } from '../find/use-sort-view';
 import { PlainButton } from '../../parts/plain-button';
+import styles from './list.module.css';
 
 const ROW_HEIGHT = 31;
 const PICTURE_ROW_HEIGHT = 46;
@@ -72,7 +73,7 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
   return (
     <div
       ref={scroller}
-      className={clsx('plugin-list', pictures && 'with-pictures')}
+      className={clsx(styles.pluginList, pictures && styles.withPictures)}
       role="grid"
       tabIndex={0}
       aria-label="Plugins"
@@ -83,8 +84,8 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
       onKeyDown={onKeyDown}
       data-list
     >
-      <div role="rowgroup" className="list-head">
-        <div className="row-grid" role="row" aria-rowindex={1}>
+      <div role="rowgroup" className={styles.listHead}>
+        <div className={styles.rowGrid} role="row" aria-rowindex={1}>
           {COLUMNS.map(({ sort, label }) => (
             <div
               key={sort}

@@ -7,6 +7,7 @@ import { demosOf, narrowBuilds, otherBuilds, type AsideWish } from '@clever-draw
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
+import styles from './plugin.module.css';
 
 const SHOWN = 8;
 
@@ -55,7 +56,7 @@ export function AsideBox({
       act="Set aside"
       canAct={!nothing}
 
-      className="put-right"
+      className={styles.putRight}
       submit={submit}
       close={close}
     >

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
@@ -6,6 +7,8 @@ import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words'
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
+import catalogueStyles from '../../catalogue/catalogue.module.css';
+import pluginStyles from './plugin.module.css';
 
 type Build = PluginDetail['builds'][number];
 
@@ -32,7 +35,7 @@ export function BuildCard({
   const prefer = (buildId: Build['id'] | null): void =>
     void changes.make({ kind: 'prefer-build', pluginId: plugin.id, buildId });
   return (
-    <article className={`build-card${build.found ? '' : ' gone'}`} aria-label={`${build.format} build`}>
+    <article className={clsx(pluginStyles.buildCard, !build.found && 'gone')} aria-label={`${build.format} build`}>
       <header>
         <span className="format">{build.format}</span>
         <b className="mono">{build.version ?? ''}</b>
@@ -40,7 +43,7 @@ export function BuildCard({
         {preferred && plugin.builds.length > 1 && (
           <span className="quiet">{chosen ? 'preferred by you' : 'preferred'}</span>
         )}
-        <span className="mono one-line path" title={build.path}>
+        <span className={clsx('mono one-line', pluginStyles.path)} title={build.path}>
           <bdi>{build.path}</bdi>
         </span>
         {aside !== undefined && (
@@ -59,12 +62,12 @@ export function BuildCard({
       </header>
       {build.pictures.length > 0 && (
         <img
-          className="face"
+          className={catalogueStyles.face}
           alt={`Picture of ${plugin.name}`}
           src={`/api/computers/${computer.id}/builds/${build.id}/pictures/0`}
         />
       )}
-      <dl className="facts">
+      <dl className={pluginStyles.facts}>
         {factLines(build).map(([fact, value]) => (
           <div key={fact}>
             <dt>{FACT_WORDS[fact]}</dt>

@@ -7,6 +7,7 @@ import { asId, type BuildId, type PluginId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
+import styles from './plugin.module.css';
 
 /** Parts a plugin whose builds are not one product after all, and takes back what was joined or parted by hand. */
 export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Arrangement }) {
@@ -25,7 +26,7 @@ export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Ar
     setChosen(next);
   };
   return (
-    <div className="build-groups">
+    <div className={styles.buildGroups}>
       {held.length > 0 && (
         <p>
           {held.length === 1 ? 'One build was' : `${String(held.length)} builds were`} put here by you.{' '}

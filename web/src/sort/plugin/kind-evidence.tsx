@@ -2,6 +2,7 @@ import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Evidence, Grade } from '@clever-drawer/core/catalogue/kind';
 import { ROLE_LABELS } from '@clever-drawer/core/catalogue/role';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
+import styles from './plugin.module.css';
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   chosen: 'chosen by you',
@@ -16,7 +17,7 @@ export function KindEvidence({ plugin }: { plugin: PluginDetail }) {
   const { role, roleGrade, types, typeGrade, evidence, contradictions } = plugin;
   return (
     <>
-      <dl className="kind">
+      <dl className={styles.kind}>
         <dt>role</dt>
         <dd>
           <b>{role === null ? 'not known' : ROLE_LABELS[role]}</b>

@@ -7,6 +7,7 @@ import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { fold } from '@clever-drawer/core/text/words';
 import type { ChosenPlugin } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
+import styles from './plugin.module.css';
 
 /** Nickname, strip label, note and tags of a plugin; for several of them the tags alone. */
 export function NamesBox({
@@ -59,7 +60,7 @@ export function NamesBox({
       }
       act="Save"
 
-      className="put-right"
+      className={styles.putRight}
       submit={submit}
       close={close}
     >

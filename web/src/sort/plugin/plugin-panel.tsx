@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { use } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -20,6 +21,7 @@ import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
 import { usePictureDrop } from './use-picture-drop';
 import { PlainButton } from '../../parts/plain-button';
+import styles from './plugin.module.css';
 
 interface Props {
   readonly id: PluginId;
@@ -40,11 +42,11 @@ export function PluginPanel(props: Props) {
   const [plugin] = detail.data === undefined ? [] : withChoices([detail.data], state);
   return (
     <section
-      className={`plugin-panel panel${picture.isOver ? ' takes-picture' : ''}`}
+      className={clsx(styles.pluginPanel, 'panel', picture.isOver && 'takes-picture')}
       aria-label="About the plugin"
       {...picture.handlers}
     >
-      <PlainButton className="panel-close" onClick={close} aria-label="Close the panel">
+      <PlainButton className={styles.panelClose} onClick={close} aria-label="Close the panel">
         ×
       </PlainButton>
       {detail.isError && <Failed error={detail.error} again={() => void detail.refetch()} />}
@@ -66,11 +68,11 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
   };
   return (
     <>
-      {face !== null && <img className="panel-face" src={face} alt={`Picture of ${plugin.name}`} />}
+      {face !== null && <img className={styles.panelFace} src={face} alt={`Picture of ${plugin.name}`} />}
       <h2>
         <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
       </h2>
-      <p className="about-line">
+      <p className={styles.aboutLine}>
         {plugin.name !== plugin.givenName && (
           <>
             given name <b>{plugin.givenName}</b>
@@ -134,9 +136,10 @@ function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; ca
   const trays = group(state, 'traysOf', id);
   const takeOut = (drawer: Drawer): void =>
     void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [id] });
-  if (places.length + trays.length === 0) return <p className="about-line">Stands in no drawer and on no tray.</p>;
+  if (places.length + trays.length === 0)
+    return <p className={styles.aboutLine}>Stands in no drawer and on no tray.</p>;
   return (
-    <ul className="places" aria-label="Stands in">
+    <ul className={styles.places} aria-label="Stands in">
       {places.map(({ chest, drawer, content }) => (
         <li key={drawer.id}>
           {chest} › {pathInWords(state, drawer.id)}

@@ -18,6 +18,7 @@ import { useVendors } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
+import styles from './plugin.module.css';
 
 const LEAVE = '';
 const BACK = '-';
@@ -79,7 +80,7 @@ export function PutRightBox({
             Put right: {only === undefined ? `${String(plugins.length)} plugins` : <bdi>{only.name}</bdi>}
           </Modal.Title>
         </Modal.Header>
-        <Modal.Body className="put-right">
+        <Modal.Body className={styles.putRight}>
           <Form.Label htmlFor="right-role">Role</Form.Label>
           <Form.Select id="right-role" autoFocus value={role} onChange={(event) => setRole(event.target.value)}>
             <option value={LEAVE}>{leave(only?.role == null ? null : ROLE_LABELS[only.role])}</option>

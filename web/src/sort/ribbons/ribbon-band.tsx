@@ -1,5 +1,7 @@
+import clsx from 'clsx';
 import { useState } from 'react';
 import { PickBox } from '../../parts/pick-box';
+import styles from './ribbons.module.css';
 
 /** A segment of a band: a value with its words and how many it would bring. */
 export interface Segment {
@@ -24,11 +26,11 @@ export function RibbonBand({ name, segments, most, toggle }: Props) {
   const { shown, folded } = fold(present, most);
   const rest = folded.reduce((sum, one) => sum + one.count, 0);
   return (
-    <div className="ribbon" role="group" aria-label={`Filter by ${name}`}>
-      <span className="ribbon-name" aria-hidden>
+    <div className={styles.ribbon} role="group" aria-label={`Filter by ${name}`}>
+      <span className={styles.ribbonName} aria-hidden>
         {name}
       </span>
-      <div className="band">
+      <div className={styles.band}>
         {shown.map(({ value, label, count, isChosen }) => (
           <button
             key={value}
@@ -42,11 +44,11 @@ export function RibbonBand({ name, segments, most, toggle }: Props) {
           </button>
         ))}
         {folded.length > 0 && (
-          <button type="button" className="tail" onClick={() => setFinding(true)}>
+          <button type="button" className={styles.tail} onClick={() => setFinding(true)}>
             and {folded.length} more <span className="mono">{rest}</span>
           </button>
         )}
-        {present.length === 0 && <span className="quiet band-empty">none</span>}
+        {present.length === 0 && <span className={clsx('quiet', styles.bandEmpty)}>none</span>}
       </div>
       {finding && (
         <PickBox

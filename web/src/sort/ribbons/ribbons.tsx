@@ -7,6 +7,7 @@ import { familyIn, familyValue, isType, labelOf, NONE, NOT_KNOWN, STATES } from 
 import { RibbonBand, type Segment } from './ribbon-band';
 import type { Listed } from '../list/use-listed';
 import type { Filters, Question } from '../find/use-sort-view';
+import styles from './ribbons.module.css';
 
 interface Props {
   /** All vendors, by name. */
@@ -54,7 +55,7 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
     return family === null ? one : { ...one, isChosen: opened.has(family) };
   });
   return (
-    <div className="ribbons">
+    <div className={styles.ribbons}>
       <RibbonBand
         name="role"
         segments={segments('role', [...ROLES, NOT_KNOWN])}
@@ -87,7 +88,7 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
         toggle={(value) => toggle('tray', value)}
       />
       {opened.size > 0 && (
-        <div className="ribbon-inner">
+        <div className={styles.ribbonInner}>
           <RibbonBand
             name="types"
             segments={segments(

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -11,6 +12,8 @@ import { aimIn, trayId, type Target } from '../drag/drag';
 import { pluginsIn, type LineActions, type ListedLine } from '../../parts/line';
 import { LineList } from '../../parts/line-list';
 import { PlainButton } from '../../parts/plain-button';
+import frontStyles from '../../parts/front.module.css';
+import traysStyles from './trays.module.css';
 
 interface Props {
   readonly state: Arrangement;
@@ -33,8 +36,8 @@ export function TrayShelf(props: Props) {
     (tray) => !hidesEmpty || trayEntries(state, tray).length > 0 || open.includes(trayId(tray)),
   );
   return (
-    <section className="tray-shelf" aria-label="Trays">
-      <div className="shelf-head">
+    <section className={traysStyles.trayShelf} aria-label="Trays">
+      <div className={traysStyles.shelfHead}>
         <h2>Trays</h2>
         <span className="quiet">
           <kbd>1</kbd>–<kbd>9</kbd> put what is selected on a tray, and off again
@@ -44,7 +47,7 @@ export function TrayShelf(props: Props) {
           {hidesEmpty ? 'Show empty ones' : 'Hide empty ones'}
         </PlainButton>
       </div>
-      <div className="trays">
+      <div className={traysStyles.trays}>
         {shown.map((tray) => (
           <TrayFront key={tray} tray={tray} {...props} rename={() => setNaming(tray)} />
         ))}
@@ -119,13 +122,18 @@ function TrayFront({
   };
   return (
     <section
-      className={`tray${isOpen ? ' open' : ''}${isAimed ? ' aimed-into' : ''}${entries.length === 0 ? ' empty' : ''}`}
+      className={clsx(
+        traysStyles.tray,
+        isOpen && traysStyles.open,
+        isAimed && traysStyles.aimedInto,
+        entries.length === 0 && traysStyles.empty,
+      )}
       aria-label={`Tray ${name}`}
       data-tray={tray}
     >
       <button
         type="button"
-        className="tray-card"
+        className={traysStyles.trayCard}
         aria-expanded={isOpen}
         aria-label={`Tray ${String(tray)}, ${name}, ${String(entries.length)} ${entries.length === 1 ? 'plugin' : 'plugins'}`}
         onClick={toggle}
@@ -138,8 +146,8 @@ function TrayFront({
         <span className="mono quiet">{entries.length}</span>
       </button>
       {isOpen && (
-        <div className="drawer-inside">
-          <div className="drawer-tools">
+        <div className={frontStyles.drawerInside}>
+          <div className={frontStyles.drawerTools}>
             <PlainButton onClick={rename}>Name</PlainButton>
             <PlainButton disabled={tray === 1} onClick={() => swap(tray - 1)}>
               To the left
