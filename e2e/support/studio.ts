@@ -28,7 +28,11 @@ export const front = (page: Page, name: string): Locator =>
 export const label = (page: Page, name: string): Locator => front(page, name).getByRole('button').first();
 
 /** Waits until what the screen shows is saved: the status line tells the time of it. */
-export const saved = (page: Page): Promise<void> => expect(page.getByRole('contentinfo')).toContainText(/all saved \d/);
+export async function saved(page: Page): Promise<void> {
+  const status = page.getByRole('contentinfo').getByRole('status');
+  await expect(status).toHaveAttribute('aria-busy', 'false');
+  await expect(status).toHaveText(/^all saved \d/);
+}
 
 /** No violation of WCAG A and AA that axe can see. */
 export async function accessible(page: Page): Promise<void> {

@@ -2,7 +2,7 @@ import '@fontsource-variable/source-sans-3/index.css';
 import '@fontsource/ibm-plex-mono/400.css';
 import 'bootstrap/dist/css/bootstrap.min.css';
 import './look/look.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { notifyManager, QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { NuqsAdapter } from 'nuqs/adapters/react-router/v7';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -19,6 +19,9 @@ const client = new QueryClient({
     },
   },
 });
+
+// What a hand did is shown in the very next frame: a timer, which is what queries wait for otherwise, may come a frame later.
+notifyManager.setScheduler(queueMicrotask);
 
 const root = document.getElementById('root');
 if (root !== null) {

@@ -116,7 +116,7 @@ export function answered(window: WindowState, id: number, saved: SavedChange, na
   };
   // What was planned on the very state that is held is what came of it: nothing on the screen changes.
   const isAsPlanned = outcome?.before === window.held.state && equal(outcome.edits, saved.edits);
-  return took(rest, saved, isAsPlanned ? outcome.after : null, nameOf);
+  return took(rest, saved, isAsPlanned ? outcome : null, nameOf);
 }
 
 /** An act could not be done: what was built on it is planned without it. */
@@ -132,15 +132,17 @@ export function failed(window: WindowState, id: number, reason: string, nameOf: 
 export const heard = (window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState =>
   took(window, saved, null, nameOf);
 
-function took(window: WindowState, saved: SavedChange, after: Arrangement | null, nameOf: NameOf): WindowState {
+function took(window: WindowState, saved: SavedChange, planned: Outcome | null, nameOf: NameOf): WindowState {
   const { held } = window;
   // Known already, by having fetched everything.
   if (saved.revision <= held.revision) return shown(window, nameOf);
   if (saved.revision > held.revision + 1) return shown({ ...window, isBehind: true }, nameOf);
   const ref: StepRef = { number: saved.number, pending: null, label: saved.label };
   const move = { made: done, undone: back, redone: forth }[saved.act];
-  const history = move(held.history, { ref, edits: saved.act === 'undone' ? inverse(saved.edits) : saved.edits });
-  const state = after ?? applyEdits(held.state, saved.edits);
+  // The very rows that the state holds, where they are known: what is undone next is compared with them at once.
+  const edits = planned?.edits ?? saved.edits;
+  const history = move(held.history, { ref, edits: saved.act === 'undone' ? inverse(edits) : edits });
+  const state = planned?.after ?? applyEdits(held.state, saved.edits);
   return shown(
     {
       ...window,

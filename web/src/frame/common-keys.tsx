@@ -1,5 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useBeforeUnload, useLocation, useNavigate } from 'react-router';
+import { useBeforeUnload, useNavigate } from 'react-router';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { useUnderWay } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
@@ -12,14 +12,15 @@ export function CommonKeys({ computer }: { computer: ComputerId }) {
   useStaying(useUnderWay(computer) > 0);
   const { step } = useChanges(computer);
   const navigate = useNavigate();
-  const { pathname } = useLocation();
   useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', () => void step('redo'), { preventDefault: true });
   useHotkeys(
     PLACES.map((place) => `alt+${place.key}`).join(','),
     (event) => {
       const place = PLACES.find((one) => one.key === event.code.slice(-1).toLowerCase());
-      if (place !== undefined && !pathname.endsWith(place.path)) void navigate(`/${computer}/${place.path}`);
+      // The address and not the page that is shown: a place that is still being fetched is on its way already.
+      if (place !== undefined && !location.pathname.endsWith(`/${place.path}`))
+        void navigate(`/${computer}/${place.path}`);
     },
     { preventDefault: true, enableOnFormTags: true },
   );

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
+import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
-
 import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { savingWords } from './saving-words';
@@ -12,7 +12,9 @@ export function StatusLine({ children }: { children: ReactNode }) {
   const arranged = useArrangement(computer.id).data;
   const underWay = useUnderWay(computer.id);
   const { step } = useChanges(computer.id);
-  const { undo = null, redo = null } = arranged?.history.steps ?? {};
+  // What a change did is shown first: another word in this line costs as much as a frame of a long list.
+  const { undo = null, redo = null } = useAfterPaint(arranged?.history.steps, true) ?? {};
+  const saving = useAfterPaint(savingWords(arranged, underWay), true);
   return (
     <footer className="status-line">
       {children}
@@ -27,7 +29,9 @@ export function StatusLine({ children }: { children: ReactNode }) {
           Redo: {redo.label} <kbd>Ctrl Shift Z</kbd>
         </PlainButton>
       )}
-      <span role="status">{savingWords(arranged, underWay)}</span>
+      <span role="status" aria-busy={underWay > 0}>
+        {saving}
+      </span>
     </footer>
   );
 }
