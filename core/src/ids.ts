@@ -8,6 +8,8 @@ export type ComputerId = Branded<'computer'>;
 export type PluginId = Branded<'plugin'>;
 /** Names a build: one plugin in one file. */
 export type BuildId = Branded<'build'>;
+/** Names a preset among those of its plugin: made of bank and name, so that it is the same on every computer. */
+export type PresetKey = Branded<'preset'>;
 /** Names a chest. */
 export type ChestId = Branded<'chest'>;
 /** Names a drawer. */
@@ -19,7 +21,7 @@ export type LaneId = Branded<'lane'>;
 /** Names a slot of a lane. */
 export type SlotId = Branded<'slot'>;
 
-type AnyId = ComputerId | PluginId | BuildId | ChestId | DrawerId | SessionId | LaneId | SlotId;
+type AnyId = ComputerId | PluginId | BuildId | PresetKey | ChestId | DrawerId | SessionId | LaneId | SlotId;
 
 /** Marks a string that came from the outside as an id of the wanted kind; the caller has checked it. */
 export const asId = <Id extends AnyId>(text: string): Id => text as Id;

@@ -6,6 +6,7 @@ import { lv2Files } from './files/lv2.js';
 import { facePng } from './files/png.js';
 import { machOFile, type MacProcessor } from './files/mach-o.js';
 import { peFile } from './files/pe.js';
+import { presetsOf } from './presets.js';
 import { roleOf, studioPlugins, type DemoPlugin } from './studio.js';
 
 /** The plugin folders of the two made-up computers, below the folder that holds both. */
@@ -132,7 +133,7 @@ const MAC_WRITERS = {
     const wish = {
       plugin,
       vendor: spelling(plugin, 3),
-      presets: plugin.number % 4,
+      presets: presetsOf(plugin),
       names: OTHER_NAMES[plugin.number % 16] ?? {},
     };
     const bothWays = roleOf(plugin.kind) === 'audio-effect' && plugin.number % 3 === 0;
@@ -177,6 +178,10 @@ function windowsVst3(files: Files, plugin: DemoPlugin): void {
     categories: subCategories(plugin, 'none'),
   };
   files.set(`${contents}/Resources/moduleinfo.json`, moduleInfo(plugin, wish));
+  for (const { name, bank } of presetsOf(plugin)) {
+    const folder = `${WIN_VST3}/Presets/${plugin.vendor.name}/${plugin.name}${bank === null ? '' : `/${bank}`}`;
+    files.set(`${folder}/${name}.vstpreset`, `VST3\u0001\0\0\0${classId(plugin)}`);
+  }
 }
 
 function windowsVst2(files: Files, plugin: DemoPlugin): void {
@@ -200,7 +205,7 @@ function addMesses(files: Files, plugins: readonly DemoPlugin[]): void {
       name: 'Half Copied',
       vendor: 'Rookery Lane DSP',
       channels: 2,
-      presets: 0,
+      presets: [],
     },
   ]);
   files.set(`${LV2}/half-copied.lv2/manifest.ttl`, broken['manifest.ttl'] ?? '');

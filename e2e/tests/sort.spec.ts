@@ -131,6 +131,12 @@ test('a chest is worked out by vendor in one step, and everything about a plugin
   await accessible(page);
   await page.getByRole('row').nth(3).dblclick();
   await expect(page.getByRole('region', { name: 'About the plugin' })).toContainText('By vendor ›');
+  // The presets that came with its LV2 build, bank by bank.
+  await page.getByLabel('Find', { exact: true }).fill('Kettlewold Plate');
+  await page.getByRole('row', { name: 'Kettlewold Plate' }).dblclick();
+  const presets = page.getByRole('region', { name: 'About the plugin' }).getByRole('region', { name: 'Presets' });
+  await expect(presets.getByRole('list', { name: 'Bank Voices' })).toContainText('Narrator');
+  await accessible(page);
   await page.getByRole('button', { name: 'The chest By vendor', exact: true }).click();
   await page.getByRole('button', { name: /^Delete \(its plugins stay/ }).click();
   await expect(front(page, 'Everyday EQ')).toBeVisible();

@@ -1,28 +1,34 @@
-import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import { bankOfFile, byBankAndName, keptPresetName } from '@clever-drawer/core/catalogue/plugin-presets';
+import { PRESETS_KEPT, type BuildFacts, type PresetFacts } from '@clever-drawer/core/facts/build-facts';
 import type { Format } from '@clever-drawer/core/facts/format';
 import type { FoundPreset, Reading } from '@clever-drawer/core/facts/place';
-import { compareNames } from '@clever-drawer/core/text/words';
 
 /** Formats whose presets are looked for on disk. */
 const WITH_PRESETS: ReadonlySet<Format> = new Set(['LV2', 'VST3', 'AU']);
 
 /** The builds of all readings with their presets, which may live in other bundles and folders than the plugin that they are for. */
 export function withPresets(readings: readonly Reading[]): BuildFacts[] {
-  const found = new Map<string, Map<string, string>>();
-  for (const { appliesTo, key, name } of readings.flatMap((reading): readonly FoundPreset[] => reading.presets ?? [])) {
-    const own = found.get(appliesTo);
-    if (own === undefined) found.set(appliesTo, new Map([[key, name]]));
-    else own.set(key, name);
+  const found = new Map<string, Map<string, FoundPreset>>();
+  for (const preset of readings.flatMap((reading): readonly FoundPreset[] => reading.presets ?? [])) {
+    const own = found.get(preset.appliesTo);
+    if (own === undefined) found.set(preset.appliesTo, new Map([[preset.key, preset]]));
+    else own.set(preset.key, preset);
   }
   return readings.flatMap((reading) =>
     reading.builds.map((build) => withOwn(build, found.get(build.identifier ?? ''))),
   );
 }
 
-function withOwn(build: BuildFacts, own: ReadonlyMap<string, string> | undefined): BuildFacts {
+function withOwn(build: BuildFacts, own: ReadonlyMap<string, FoundPreset> | undefined): BuildFacts {
   if (!WITH_PRESETS.has(build.format) || build.identifier === null) return build;
   if (own === undefined) return { ...build, presets: 0 };
-  const presetNames = [...own.values()].sort(compareNames);
+  const presetList = [...own.values()]
+    .map(({ key, name, bank }): PresetFacts => {
+      const ownBank = build.format === 'LV2' ? bank : bankOfFile(key, build);
+      return { key, name: keptPresetName(name), bank: ownBank === null ? null : keptPresetName(ownBank) };
+    })
+    .sort(byBankAndName)
+    .slice(0, PRESETS_KEPT);
   const sources = { ...build.sources, presets: build.format === 'LV2' ? 'manifest' : 'preset files' } as const;
-  return { ...build, presets: own.size, presetNames, sources };
+  return { ...build, presets: own.size, presetList, sources };
 }

@@ -1,8 +1,11 @@
 import { writeFile } from 'node:fs/promises';
+import { hostname } from 'node:os';
 import { SingleBar } from 'cli-progress';
 import { Command, CommanderError } from 'commander';
+import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { scanReport, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { runScan } from './run-scan.js';
+import { thisSystem } from './this-system.js';
 
 interface Streams {
   readonly out: (text: string) => void;
@@ -14,18 +17,19 @@ interface Streams {
 const MANY_PROBLEMS = 20;
 
 /**
- * The command `scan FOLDER... [--json FILE|-] [--no-ask]`. Returns the exit code: 0 when every folder could be looked at (problems with single plugins are
+ * The command `scan FOLDER... [--json FILE|-] [--no-ask] [--computer NAME]`. Returns the exit code: 0 when every folder could be looked at (problems with single plugins are
  * part of the report), 1 when a folder could not or the report could not be written, 2 when the call is wrong.
  */
 export async function scanCommand(args: readonly string[], { out, err, drawsBar }: Streams): Promise<number> {
   const program = new Command('scan')
-    .usage('FOLDER... [--json FILE|-] [--no-ask]')
+    .usage('FOLDER... [--json FILE|-] [--no-ask] [--computer NAME]')
     .description(
       'Reads what plugins are in folders. Those whose files tell too little are loaded, in processes of their own, and asked.',
     )
     .argument('<FOLDER...>', 'plugin folders, bundles or files')
     .option('--json <FILE>', 'write the report as JSON to a file, or to standard output with -')
     .option('--no-ask', 'load no plugin: only read files')
+    .option('--computer <NAME>', 'the name of this computer in the report', hostname() || 'This computer')
     .exitOverride()
     .configureOutput({ writeOut: out, writeErr: err });
   try {
@@ -33,8 +37,8 @@ export async function scanCommand(args: readonly string[], { out, err, drawsBar 
   } catch (error) {
     return error instanceof CommanderError && error.exitCode === 0 ? 0 : 2;
   }
-  const { json, ask } = program.opts<{ json?: string; ask: boolean }>();
-  const report = await reportOf(program.args, ask, drawsBar);
+  const { json, ask, computer } = program.opts<{ json?: string; ask: boolean; computer: string }>();
+  const report = await reportOf(program.args, ask, computer.slice(0, NAME_LENGTH), drawsBar);
   if (json === '-') {
     out(`${JSON.stringify(report, null, 2)}\n`);
   } else {
@@ -56,7 +60,12 @@ export async function scanCommand(args: readonly string[], { out, err, drawsBar 
   return folderFailed ? 1 : 0;
 }
 
-async function reportOf(folders: readonly string[], ask: boolean, drawsBar: boolean): Promise<ScanReport> {
+async function reportOf(
+  folders: readonly string[],
+  ask: boolean,
+  computer: string,
+  drawsBar: boolean,
+): Promise<ScanReport> {
   const bar = drawsBar
     ? new SingleBar({ format: '{bar} {value} of {total} read  {file}', stream: process.stderr, clearOnComplete: true })
     : null;
@@ -69,7 +78,7 @@ async function reportOf(folders: readonly string[], ask: boolean, drawsBar: bool
     },
   });
   bar?.stop();
-  return scanReport(result, new Date());
+  return scanReport(result, { name: computer, system: thisSystem() }, new Date());
 }
 
 function summary(report: ScanReport): string {

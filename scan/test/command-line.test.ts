@@ -11,7 +11,7 @@ async function call(...args: string[]) {
   return { code, out, err };
 }
 const schema = JSON.parse(
-  await readFile(new URL('../../docs/schemas/scan-report-2.schema.json', import.meta.url), 'utf8'),
+  await readFile(new URL('../../docs/schemas/scan-report-3.schema.json', import.meta.url), 'utf8'),
 ) as object;
 const accepts = new Ajv2020({ formats: { 'date-time': (text: string) => !Number.isNaN(Date.parse(text)) } }).compile(
   schema,
@@ -29,7 +29,8 @@ describe('the scan command', () => {
   it('the schema refuses a guess in the place of null', () => {
     expect(
       accepts({
-        schema: 'clever-drawer/scan-report/2',
+        schema: 'clever-drawer/scan-report/3',
+        computer: { name: 'Puppet wagon', system: 'linux' },
         scannedAt: '2026-01-01T00:00:00Z',
         folders: [],
         plugins: [],
@@ -38,7 +39,8 @@ describe('the scan command', () => {
     ).toBe(true);
     expect(
       accepts({
-        schema: 'clever-drawer/scan-report/2',
+        schema: 'clever-drawer/scan-report/3',
+        computer: { name: 'Puppet wagon', system: 'linux' },
         scannedAt: '2026-01-01T00:00:00Z',
         folders: [],
         plugins: [{ id: 'a', name: 'A', vendor: 7 }],

@@ -7,6 +7,7 @@ import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
+import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
@@ -37,8 +38,6 @@ export interface StartOptions {
 }
 
 const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
-const SYSTEMS: Readonly<Partial<Record<NodeJS.Platform, System>>> = { darwin: 'mac', win32: 'windows' };
-const thisSystem = (): System => SYSTEMS[process.platform] ?? 'linux';
 
 /** Starts database and server and answers on loopback. Rejects with StartupError, in a sentence, when it can't; then nothing is left running. */
 export async function startServer(settings: Settings, options: StartOptions): Promise<RunningServer> {

@@ -180,7 +180,7 @@ describe('intake', () => {
     const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(lamp?.id ?? '')}`);
     expect(detail.builds[0]).toMatchObject({
       presets: 1,
-      presetNames: ['Narrator'],
+      presetList: [{ key: join(plugins, 'Narrator.vstpreset'), name: 'Narrator', bank: null }],
       sources: { presets: 'preset files', pictures: 'picture files' },
     });
     const address = `${api.url}/api/computers/${computer}/builds/${detail.builds[0]?.id ?? ''}/pictures`;

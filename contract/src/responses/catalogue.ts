@@ -96,7 +96,7 @@ const buildDetail = thing('BuildFacts', {
   midiOutput: flag().nullable(),
   architectures: listOf(one(ARCHITECTURES)),
   presets: count().nullable(),
-  presetNames: listOf(words()),
+  presetList: listOf(thing('PresetFacts', { key: words(), name: words(), bank: words().nullable() })),
   pictures: listOf(words()),
   replaces: listOf(words()),
   sources: written<Readonly<Partial<Record<SourcedFact, FactSource>>>>({

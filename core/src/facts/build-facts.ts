@@ -41,6 +41,20 @@ export const ASK_STATES = ['asked', 'switched-off', 'other-system', 'other-proce
 /** Whether a build was asked about itself, and what came of it. */
 export type AskState = (typeof ASK_STATES)[number];
 
+/** Settings of a plugin that were found on disk. */
+export interface PresetFacts {
+  /** What tells it from others on this computer: an LV2 URI, or the path of its file. */
+  readonly key: string;
+  readonly name: string;
+  /** What its maker puts it under; null when it stands alone. */
+  readonly bank: string | null;
+}
+
+/** The most presets of a build that are kept by name; more are counted. */
+export const PRESETS_KEPT = 10_000;
+/** The most characters of the name of a preset or bank that are kept. */
+export const PRESET_NAME_LENGTH = 200;
+
 /** What one installed build says of itself. Unknown is null, never a guess; an empty list means: declares none. */
 export interface BuildFacts {
   readonly format: Format;
@@ -66,8 +80,8 @@ export interface BuildFacts {
   readonly architectures: readonly Architecture[];
   /** Presets found for it on disk; null where none were looked for. */
   readonly presets: number | null;
-  /** Their names, in order. */
-  readonly presetNames: readonly string[];
+  /** The first PRESETS_KEPT of them, by bank and name. */
+  readonly presetList: readonly PresetFacts[];
   /** Absolute paths of pictures that came with it, smallest first. */
   readonly pictures: readonly string[];
   /** Identifiers of builds that this one says it takes the place of. */
@@ -98,7 +112,7 @@ export function unknownFacts(format: Format, path: string, name: string): BuildF
     midiOutput: null,
     architectures: [],
     presets: null,
-    presetNames: [],
+    presetList: [],
     pictures: [],
     replaces: [],
     sources: { name: 'file name' },

@@ -1,7 +1,7 @@
 import type { Architecture } from './format.js';
 import type { BinaryKind } from './binary/binary-facts.js';
 import type { Fault, Outcome } from './fault.js';
-import type { BuildFacts } from './build-facts.js';
+import type { BuildFacts, PresetFacts } from './build-facts.js';
 
 /**
  * One place on disk that may hold plugins: a bundle (folder) or a single file. Read-only, and injected, so that readers know no disk.
@@ -23,12 +23,9 @@ export interface Place {
 }
 
 /** A preset found on disk, for a plugin that may live elsewhere. */
-export interface FoundPreset {
+export interface FoundPreset extends PresetFacts {
   /** LV2 URI, VST3 class id or AU type/subtype/manufacturer of the plugin. */
   readonly appliesTo: string;
-  /** What tells it from others: the preset's URI, or its path. */
-  readonly key: string;
-  readonly name: string;
 }
 
 /** A binary whose plugins say nothing from outside, so that they must be asked. */

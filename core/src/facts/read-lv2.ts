@@ -11,7 +11,10 @@ const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const ATOM = 'http://lv2plug.in/ns/ext/atom#';
 const EVENT = 'http://lv2plug.in/ns/ext/event#';
 const MIDI = 'http://lv2plug.in/ns/ext/midi#MidiEvent';
-const PRESET = 'http://lv2plug.in/ns/ext/presets#Preset';
+const PRESETS = 'http://lv2plug.in/ns/ext/presets#';
+const PRESET = `${PRESETS}Preset`;
+/** The bank that a preset belongs to, and whose label is its name. LV2 presets extension. */
+const PRESET_BANK = `${PRESETS}bank`;
 const DOAP = 'http://usefulinc.com/ns/doap#';
 const RDFS = 'http://www.w3.org/2000/01/rdf-schema#';
 const FOAF_NAME = 'http://xmlns.com/foaf/0.1/name';
@@ -20,7 +23,7 @@ const DC_REPLACES = 'http://purl.org/dc/terms/replaces';
 
 /** What this reader asks for: ports alone make most of a description, and of their properties it wants three. */
 const WANTED = new Set([
-  ...[RDF_TYPE, SEE_ALSO, `${RDFS}comment`, `${RDFS}label`, DC_REPLACES, FOAF_NAME],
+  ...[RDF_TYPE, SEE_ALSO, `${RDFS}comment`, `${RDFS}label`, DC_REPLACES, FOAF_NAME, PRESET_BANK],
   ...['name', 'shortdesc', 'description', 'maintainer', 'developer'].map((name) => DOAP + name),
   ...['project', 'port', 'binary', 'minorVersion', 'microVersion', 'appliesTo'].map((name) => LV2 + name),
   ...[`${ATOM}supports`, `${EVENT}supportsEvent`],
@@ -64,6 +67,7 @@ export async function readLv2(place: Place): Promise<Reading> {
     if (!whole) continue;
     builds.push(await factsOf(graph, uri, place, faults));
   }
+  for (const file of await filesOfNamelessPresets(graph, place)) await load(file);
   return { builds, faults, presets: presetsOf(graph) };
 }
 
@@ -166,10 +170,27 @@ async function architecturesOf(graph: Graph, uri: string, place: Place, faults: 
   return header?.architectures ?? [];
 }
 
+const MOST_PRESET_FILES = 500;
+
+/** Files that describe presets which the manifest gives no name: one bundle may hold a file for each preset, so their number has a limit. */
+async function filesOfNamelessPresets(graph: Graph, place: Place): Promise<string[]> {
+  const files = new Set<string>();
+  for (const preset of graph.subjectsOfType(PRESET)) {
+    if (graph.text(preset, `${RDFS}label`) !== null) continue;
+    for (const iri of graph.nodes(preset, SEE_ALSO)) {
+      const file = await fileAt(place, iri);
+      if (file !== null && /\.ttl$/i.test(file)) files.add(file);
+    }
+  }
+  return [...files].slice(0, MOST_PRESET_FILES);
+}
+
 function presetsOf(graph: Graph): FoundPreset[] {
   return graph.subjectsOfType(PRESET).flatMap((preset) => {
     const name = graph.text(preset, `${RDFS}label`) ?? lastPart(preset);
-    return graph.nodes(preset, `${LV2}appliesTo`).map((appliesTo) => ({ appliesTo, key: preset, name }));
+    const [bankNode] = graph.nodes(preset, PRESET_BANK);
+    const bank = bankNode === undefined ? null : (graph.text(bankNode, `${RDFS}label`) ?? lastPart(bankNode));
+    return graph.nodes(preset, `${LV2}appliesTo`).map((appliesTo) => ({ appliesTo, key: preset, name, bank }));
   });
 }
 

@@ -16,7 +16,7 @@ export async function readVst3Preset(place: Place): Promise<Reading> {
       faults: [{ code: 'preset-broken', path: place.path, detail: 'its header is not that of a VST3 preset' }],
     };
   }
-  return found({ appliesTo, key: place.path, name: stem(place.name) });
+  return found({ appliesTo, key: place.path, name: stem(place.name), bank: null });
 }
 
 /** Reads an .aupreset: a property list with type, subtype and manufacturer as numbers of four characters. Memory of the AU class info keys. */
@@ -33,6 +33,7 @@ export async function readAuPreset(place: Place): Promise<Reading> {
     appliesTo: codes.join('/'),
     key: place.path,
     name: plistText(plist.value, 'name') ?? stem(place.name),
+    bank: null,
   });
 }
 

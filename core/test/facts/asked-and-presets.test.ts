@@ -18,7 +18,7 @@ describe('presets on disk', () => {
     expect(await readVst3Preset(place)).toEqual({
       builds: [],
       faults: [],
-      presets: [{ appliesTo: ID, key: '/presets/Narrator.vstpreset', name: 'Narrator' }],
+      presets: [{ appliesTo: ID, key: '/presets/Narrator.vstpreset', name: 'Narrator', bank: null }],
     });
   });
 
@@ -40,7 +40,7 @@ describe('presets on disk', () => {
       '': plist(`${CODES}<key>name</key><string>Giant</string>`),
     });
     expect((await readAuPreset(place)).presets).toEqual([
-      { appliesTo: 'aufx/plas/Cuht', key: '/presets/x.aupreset', name: 'Giant' },
+      { appliesTo: 'aufx/plas/Cuht', key: '/presets/x.aupreset', name: 'Giant', bank: null },
     ]);
   });
 

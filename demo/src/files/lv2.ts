@@ -1,3 +1,4 @@
+import type { DemoPreset } from '../presets.js';
 import type { DemoPlugin } from '../studio.js';
 import { roleOf } from '../studio.js';
 
@@ -42,7 +43,7 @@ export interface Lv2Wish {
   readonly channels: 1 | 2;
   /** The name in further languages, by language tag. */
   readonly names?: Readonly<Record<string, string>>;
-  readonly presets: number;
+  readonly presets: readonly DemoPreset[];
 }
 
 /** The text files of an LV2 bundle with one plugin; the binary is plugin.dylib. */
@@ -52,13 +53,15 @@ export function lv2Files(wishes: readonly Lv2Wish[]): Record<string, string> {
     const file = `plugin${index === 0 ? '' : String(index + 1)}.ttl`;
     return `<${uri}> a lv2:Plugin ;\n  lv2:binary <plugin.dylib> ;\n  rdfs:seeAlso <${file}> .\n`;
   });
-  const presets = wishes.flatMap(({ uri, presets: count }) =>
-    Array.from(
-      { length: count },
-      (_, at) =>
-        `<${uri}#preset${String(at + 1)}> a pset:Preset ;\n  lv2:appliesTo <${uri}> ;\n  rdfs:label "Setting ${String(at + 1)}" .\n`,
-    ),
-  );
+  const presets = wishes.flatMap(({ uri, presets: own }) => [
+    ...own.map(({ name, bank }, at) => {
+      const inBank = bank === null ? '' : `  pset:bank <${uri}#${encodeURIComponent(bank)}> ;\n`;
+      return `<${uri}#preset${String(at + 1)}> a pset:Preset ;\n  lv2:appliesTo <${uri}> ;\n${inBank}  rdfs:label ${literal(name)} .\n`;
+    }),
+    ...[...new Set(own.map(({ bank }) => bank))]
+      .filter((bank) => bank !== null)
+      .map((bank) => `<${uri}#${encodeURIComponent(bank)}> a pset:Bank ;\n  rdfs:label ${literal(bank)} .\n`),
+  ]);
   files['manifest.ttl'] = PREFIXES + [...manifest, ...presets].join('\n');
   wishes.forEach((wish, index) => {
     files[`plugin${index === 0 ? '' : String(index + 1)}.ttl`] = PREFIXES + describe(wish);

@@ -7,6 +7,8 @@ const MARGIN = 12;
 const OPAQUE = 255;
 /** Red, green and blue alone, after the W3C's recommendation on PNG. */
 const WITHOUT_ALPHA = 2;
+/** Lines as they are, and not the best of five ways of writing each: these pictures are flat, and hundreds are made. */
+const NO_FILTER = 0;
 
 /** The face of a made-up plugin: a panel in its vendor's colour, with knobs as its number has it. A PNG file. */
 export function facePng(seed: number, number: number): Uint8Array {
@@ -20,7 +22,7 @@ export function facePng(seed: number, number: number): Uint8Array {
       png.data.set([...colourAt(x, y, { panel, dark, light, knobs, number }), OPAQUE], (y * WIDTH + x) * 4);
     }
   }
-  return PNG.sync.write(png, { colorType: WITHOUT_ALPHA });
+  return PNG.sync.write(png, { colorType: WITHOUT_ALPHA, filterType: NO_FILTER });
 }
 
 interface Look {

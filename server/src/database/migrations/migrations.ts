@@ -3,6 +3,7 @@ import { CatalogueAndArrangement1764000000000 } from './1764000000000-catalogue-
 import { EvidenceAndCorrections1764900000000 } from './1764900000000-evidence-and-corrections.js';
 import { Sorting1766000000000 } from './1766000000000-sorting.js';
 import { NumberedSteps1767000000000 } from './1767000000000-numbered-steps.js';
+import { PresetsInBanks1768000000000 } from './1768000000000-presets-in-banks.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -10,4 +11,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   EvidenceAndCorrections1764900000000,
   Sorting1766000000000,
   NumberedSteps1767000000000,
+  PresetsInBanks1768000000000,
 ];

@@ -12,8 +12,6 @@ import pluginStyles from './plugin.module.css';
 
 type Build = PluginDetail['builds'][number];
 
-const PRESETS_SHOWN = 12;
-
 /** One build: every fact with where it came from, and what other sources said. */
 export function BuildCard({
   plugin,
@@ -113,7 +111,7 @@ function factLines(build: BuildFacts): [SourcedFact, string][] {
     ['types', build.declaredTypes.join(', ')],
     ['ports', portsInWords(build)],
     ['architectures', build.architectures.join(', ')],
-    ['presets', presetsInWords(build)],
+    ['presets', build.presets === null || build.presets === 0 ? null : String(build.presets)],
   ];
   return lines.filter((line): line is [SourcedFact, string] => line[1] !== null && line[1] !== '');
 }
@@ -126,11 +124,4 @@ function portsInWords({ audioInputs, audioOutputs, midiInput, midiOutput }: Buil
     midiOutput === true ? 'sends notes' : '',
   ];
   return parts.filter((part) => part !== '').join(', ');
-}
-
-function presetsInWords({ presets, presetNames }: BuildFacts): string | null {
-  if (presets === null || presets === 0) return null;
-  const more = presetNames.length - PRESETS_SHOWN;
-  const names = presetNames.slice(0, PRESETS_SHOWN).join(', ');
-  return `${String(presets)}: ${names}${more > 0 ? ` and ${String(more)} more` : ''}`;
 }

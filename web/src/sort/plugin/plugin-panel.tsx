@@ -19,6 +19,7 @@ import { BuildGroups } from './build-groups';
 import { pathInWords } from '../drawer/drawer-box';
 import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
+import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './plugin.module.css';
@@ -111,6 +112,7 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
       </p>
       <Places id={plugin.id} state={state} catalogue={catalogue} />
       <KindEvidence plugin={plugin} />
+      <PresetList plugin={plugin} />
       <h3>
         {plugin.builds.length === 1
           ? 'Its build'
