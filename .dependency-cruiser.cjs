@@ -2,14 +2,14 @@
 const STEPS = ['facts', 'identity', 'catalogue', 'search', 'rules', 'chests', 'menu', 'exchange'];
 const below = (names) => `^core/src/(${names.join('|')})/`;
 
-/** core, then contract and scan on it, then web and server; demo stands on core's readers in tests only. */
+/** core, then contract and scan on it, then web and server; demo writes the report of its second computer with scan. */
 const MAY = {
   core: ['core'],
   contract: ['core', 'contract'],
   scan: ['core', 'scan'],
   server: ['core', 'contract', 'scan', 'server'],
   web: ['core', 'contract', 'web'],
-  demo: ['core', 'demo'],
+  demo: ['core', 'scan', 'demo'],
 };
 
 /** The rooms of the page that places share, and the places themselves: a place imports rooms, never another place. */

@@ -58,6 +58,7 @@ async function startOver(folder, computers) {
     join(folder, 'database'),
     join(folder, 'database-password'),
     join(folder, 'database-is-in.txt'),
+    join(folder, 'computer-id'),
   ]) {
     await rm(path, { recursive: true, force: true });
   }

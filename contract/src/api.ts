@@ -13,6 +13,7 @@ import {
   journalQuery,
   loadRequest,
   renameRequest,
+  reportRequest,
   scanRequest,
 } from './requests.js';
 import * as answers from './responses.js';
@@ -59,6 +60,16 @@ export const API = {
     problems: [...SENDS, 'not-found'],
   },
 
+  'POST /reports': {
+    summary:
+      'Brings in the scan report of another computer: its catalogue is then what the report says of the folders that were scanned.',
+    request: reportRequest,
+    most: '256mb',
+    status: 200,
+    answer: answers.broughtIn,
+    problems: [...SENDS, 'not-found', 'not-done'],
+  },
+
   'GET /computers/{computer}/folders': {
     summary: 'The plugin folders of a computer, in the order in which they were added.',
     status: 200,
@@ -76,14 +87,14 @@ export const API = {
     request: folderRequest,
     status: 201,
     answer: answers.made,
-    problems: [...SENDS, 'not-found', 'conflict'],
+    problems: [...SENDS, 'not-found', 'conflict', 'other-computer'],
   },
   'PATCH /computers/{computer}/folders/{folder}': {
     summary: 'Turns the switches of a folder: whether its plugins are asked, and whether it is watched.',
     request: folderChangeRequest,
     status: 204,
     answer: null,
-    problems: [...SENDS, 'not-found'],
+    problems: [...SENDS, 'not-found', 'other-computer'],
   },
   'DELETE /computers/{computer}/folders/{folder}': {
     summary: 'Takes a folder off the list; what was found in it stays until the next scan of everything.',
@@ -224,7 +235,7 @@ export const API = {
     request: scanRequest,
     status: 202,
     answer: answers.scanView,
-    problems: [...SENDS, 'not-found', 'not-done'],
+    problems: [...SENDS, 'not-found', 'not-done', 'other-computer'],
   },
   'GET /computers/{computer}/problems': {
     summary: 'The places that can’t be read or asked now, with cause and remedy.',

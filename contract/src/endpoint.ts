@@ -12,6 +12,8 @@ export interface Endpoint {
   readonly summary: string;
   /** What is sent: JSON of this shape, or bytes. */
   readonly request?: AnySchema | Media;
+  /** The most that may be sent, where it is more than usual. */
+  readonly most?: '256mb';
   readonly query?: AnySchema;
   readonly status: 200 | 201 | 202 | 204;
   /** What is answered; null for nothing. */

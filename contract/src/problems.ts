@@ -11,6 +11,7 @@ export const PROBLEMS = {
   'bad-request': { status: 400, title: 'Bad request' },
   'other-site': { status: 403, title: 'Other site' },
   'not-found': { status: 404, title: 'Not found' },
+  'other-computer': { status: 409, title: 'Another computer' },
   conflict: { status: 409, title: 'Conflict' },
   'too-large': { status: 413, title: 'Too large' },
   'not-a-picture': { status: 415, title: 'No picture' },

@@ -1,5 +1,6 @@
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
+import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
 import { id, ID_LENGTH, MANY, name, newId, slots } from './parts.js';
 
@@ -23,6 +24,16 @@ export const folderRequest = object({
 export const folderChangeRequest = object({
   asks: boolean().strict().optional(),
   watches: boolean().strict().optional(),
+}).noUnknown();
+
+/** A scan report (docs/schemas/scan-report-3.schema.json, which the server holds it to), and the computer whose it is: null finds it by name and system. */
+export const reportRequest = object({
+  computerId: string().min(1).max(ID_LENGTH).nullable().default(null),
+  report: mixed<ScanReport>()
+    .required()
+    .meta({
+      jsonSchema: { type: 'object', title: 'ScanReport', description: 'docs/schemas/scan-report-3.schema.json' },
+    }),
 }).noUnknown();
 
 /** A scan of some of the computer's folders, or of single places below them; of everything when nothing is named. `again` also reads what has not changed. */

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
-import { MAC_FOLDERS, WINDOWS_FOLDERS } from './lay-out-computers.js';
+import { MAC_FOLDERS } from './lay-out-computers.js';
+import { reportOfWagon } from './report-of-wagon.js';
 
 type Tell = (line: string) => void;
 interface Plugin {
@@ -16,13 +17,11 @@ export async function fillDemo(url: string, folder: string, tell: Tell): Promise
   tell('Filling the demo …');
   const macFolders = MAC_FOLDERS.map((name) => join(folder, name));
   const mac = await addComputer(api, 'Music room', 'mac', macFolders.slice(0, -1), tell);
-  await addComputer(
-    api,
-    'Puppet wagon',
-    'windows',
-    WINDOWS_FOLDERS.map((name) => join(folder, name)),
-    tell,
-  );
+  // The other computer comes in the way a real one does: as the report that was written on it.
+  const { outcome } = await api<{ outcome: { plugins: number } }>('POST', '/reports', {
+    report: await reportOfWagon(folder),
+  });
+  tell(`Puppet wagon: ${String(outcome.plugins)} plugins`);
   await arrange(api, mac);
   // One folder is found later, so that something has arrived since the drawers were filled.
   await addFolders(api, mac, macFolders.slice(-1));

@@ -1,23 +1,8 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { chmod, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-
-const MAIN = fileURLToPath(new URL('../../server/dist/main.js', import.meta.url));
-
-function start(folder: string): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, [MAIN], {
-    env: { ...process.env, PORT: '0', CLEVER_DRAWER_DATA: folder },
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-  });
-  return new Promise((done, fail) => {
-    child.on('message', (message) => done({ child, url: (message as { url: string }).url }));
-    child.on('exit', (code) => fail(new Error(`ended with ${String(code)}`)));
-  });
-}
-const ended = (child: ChildProcess): Promise<number | null> => new Promise((done) => child.on('exit', done));
+import { ended, startOn } from '../support/own-server';
 
 test('what was changed before a kill -9 is there after it, at once and when the database had stopped meanwhile; Ctrl+C ends with 0', async () => {
   const outer = await mkdtemp(join(tmpdir(), 'clever-drawer-crash-'));
@@ -25,7 +10,7 @@ test('what was changed before a kill -9 is there after it, at once and when the 
   const folder = join(outer, 'data');
   const names: string[] = [];
   for (const wait of [0, 5000]) {
-    const { child, url } = await start(folder);
+    const { child, url } = await startOn(folder);
     const [computer] = (await (await fetch(`${url}/api/computers`)).json()) as { id: string }[];
     const path = `${url}/api/computers/${computer?.id ?? ''}`;
     const name = `Chest after ${String(wait)}`;
@@ -42,7 +27,7 @@ test('what was changed before a kill -9 is there after it, at once and when the 
     await gone;
     // At once the running database is taken over; after a while it has stopped by itself, since nobody owns it.
     await new Promise((done) => setTimeout(done, wait));
-    const again = await start(folder);
+    const again = await startOn(folder);
     const { chest } = (await (await fetch(path.replace(url, again.url) + '/arrangement')).json()) as {
       chest: { name: string }[];
     };

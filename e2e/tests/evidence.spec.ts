@@ -1,12 +1,14 @@
 import { execFileSync } from 'node:child_process';
-import { mkdir, rm, writeFile } from 'node:fs/promises';
+import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test, type Page } from '@playwright/test';
+import { startOwnStudio, type OwnStudio } from '../support/own-server';
 import { accessible, placeOf, row, saved } from '../support/studio';
 
 const TOY = fileURLToPath(new URL('../../scan/test/native/toy.c', import.meta.url));
-const folder = (): string => join(process.env.DEMO_FOLDER ?? '', 'own-plugins');
+let own: OwnStudio;
+const folder = (): string => own.folder;
 const buildToy = (name: string, what: string): unknown =>
   execFileSync('gcc', [
     '-shared',
@@ -20,11 +22,14 @@ const buildToy = (name: string, what: string): unknown =>
 const outcome = (page: Page, name: string) => page.locator('[class*="counts"] div', { hasText: name }).locator('dd');
 
 test.describe.configure({ mode: 'serial' });
-test.beforeAll(() => mkdir(folder(), { recursive: true }));
-test.afterAll(() => rm(folder(), { recursive: true, force: true }));
+test.beforeAll(async () => {
+  own = await startOwnStudio();
+  await mkdir(folder(), { recursive: true });
+});
+test.afterAll(() => own.stop());
 
 async function addFolder(page: Page): Promise<void> {
-  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.goto(own.placeOf('intake'));
   await page.getByLabel('Another folder').fill(folder());
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: `Scan ${folder()}` })).toBeVisible();
@@ -50,7 +55,7 @@ test('plugins are asked; one that crashes is a problem, is not asked again, and 
 });
 
 test('the detail panel shows what a plugin is, how sure that is, and where each fact came from', async ({ page }) => {
-  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.goto(own.placeOf('sort'));
   await page.getByRole('searchbox').fill('lantern copperhat');
   await row(page, 'Lantern').click();
   await page.keyboard.press('Enter');
@@ -65,7 +70,7 @@ test('the detail panel shows what a plugin is, how sure that is, and where each 
 test('role and type of several plugins are put right at once by keyboard, kept over a rescan, undone and taken back', async ({
   page,
 }) => {
-  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.goto(own.placeOf('sort'));
   await expect(page.getByRole('searchbox')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('wagon wheel');
@@ -79,10 +84,10 @@ test('role and type of several plugins are put right at once by keyboard, kept o
   await box.getByRole('button', { name: 'Put right' }).click();
   await saved(page);
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
-  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.goto(own.placeOf('intake'));
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
   await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
-  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.goto(own.placeOf('sort'));
   await page.getByRole('searchbox').fill('wagon wheel');
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -91,7 +96,7 @@ test('role and type of several plugins are put right at once by keyboard, kept o
 });
 
 test('two plugins are joined, and parted again', async ({ page }) => {
-  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await page.goto(own.placeOf('sort'));
   await page.getByRole('searchbox').fill('copperhat');
   await row(page, 'Goose Gate').click();
   await row(page, 'Wagon Wheel').click({ modifiers: ['Control'] });
@@ -176,7 +181,7 @@ test('earlier scans open to what they found; folder switches are kept', async ({
 });
 
 test('a plugin that arrives in a watched folder is announced, and only it is scanned', async ({ page }) => {
-  await page.goto(await placeOf('intake', 'Puppet wagon'));
+  await page.goto(own.placeOf('intake'));
   await mkdir(join(folder(), 'lamp.lv2'), { recursive: true });
   await writeFile(
     join(folder(), 'lamp.lv2', 'manifest.ttl'),

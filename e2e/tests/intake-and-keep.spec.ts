@@ -1,7 +1,11 @@
+import { execFileSync } from 'node:child_process';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { front, placeOf } from '../support/studio';
+import { accessible, front, placeOf } from '../support/studio';
+
+const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
 
 test('a new plugin arrives with a scan, and fills a clever drawer; a folder that is not there is a problem with a remedy', async ({
   page,
@@ -45,6 +49,46 @@ test('the computer is renamed, and every place shows its name', async ({ page })
   await page.getByLabel('Name of the computer').fill('Puppet wagon');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('banner')).not.toContainText('Puppet wagon 2');
+});
+
+test('another computer comes in as its scan report, and its folders are not looked at from here', async ({
+  page,
+}, info) => {
+  const folder = info.outputPath('there');
+  const put = async (name: string): Promise<void> => {
+    await mkdir(join(folder, `${name}.lv2`), { recursive: true });
+    await writeFile(
+      join(folder, `${name}.lv2`, 'manifest.ttl'),
+      `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${name}" .`,
+    );
+  };
+  const report = info.outputPath('report.json');
+  const scanThere = (): unknown =>
+    execFileSync(process.execPath, [SCAN, folder, '--json', report, '--computer', 'Ferry laptop']);
+  await put('Oarlock');
+  scanThere();
+  await page.goto(await placeOf('intake'));
+  const broken = info.outputPath('no-report.json');
+  await writeFile(broken, '{"schema": "something"}');
+  await page.getByLabel('Scan report').setInputFiles(broken);
+  await expect(page.getByRole('alert')).toContainText(
+    'was not brought in, and nothing was changed. It is no scan report',
+  );
+  await page.getByLabel('Scan report').setInputFiles(report);
+  await expect(page.getByText('Ferry laptop was added: 1 plugin in 1 build, 1 arrived, 0 gone.')).toBeVisible();
+  await page.getByRole('link', { name: 'Ferry laptop' }).click();
+  await expect(page.getByRole('heading', { name: 'Another computer' })).toBeVisible();
+  await expect(page.getByLabel('Another folder')).toHaveCount(0);
+  await accessible(page);
+  await rm(join(folder, 'Oarlock.lv2'), { recursive: true });
+  await put('Bollard');
+  scanThere();
+  await page.getByLabel('Scan report').setInputFiles(report);
+  await expect(page.getByText('is up to date: 1 plugin in 1 build, 1 arrived, 1 gone.')).toBeVisible();
+  await page.getByRole('button', { name: 'What happened to each' }).click();
+  await expect(page.locator('.story').getByText('Bollard', { exact: true })).toBeVisible();
+  await page.keyboard.press('Alt+s');
+  await expect(page.getByRole('row', { name: 'Bollard' })).toBeVisible();
 });
 
 test('the arrangement is exported, and brought in on the other computer', async ({ page }, info) => {

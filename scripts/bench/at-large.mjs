@@ -27,7 +27,7 @@ export async function benchAtLarge() {
   const { startCluster } = await load('server/dist/database/cluster.js');
   const cluster = await startCluster(join(folder, 'data'));
   const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js')], {
-    env: { ...process.env, PORT: '0', DATABASE_URL: cluster.url },
+    env: { ...process.env, PORT: '0', DATABASE_URL: cluster.url, XDG_CONFIG_HOME: folder },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   try {

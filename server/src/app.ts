@@ -12,6 +12,7 @@ import { computerHandlers } from './routes/computers.js';
 import type { Context } from './routes/context.js';
 import { exchangeHandlers } from './routes/exchange.js';
 import { pictureHandlers } from './routes/pictures.js';
+import { reportHandlers } from './routes/reports.js';
 import { scanHandlers } from './routes/scans.js';
 
 /** A handler for every endpoint of the table; one that is missing does not compile. */
@@ -22,6 +23,7 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
   },
   'GET /openapi.json': () => Promise.resolve(openApiDocument()),
   ...computerHandlers(context),
+  ...reportHandlers(context),
   ...scanHandlers(context),
   ...arrangementHandlers(context),
   ...changeHandlers(context),

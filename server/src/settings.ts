@@ -10,7 +10,12 @@ export const SETTINGS_TABLE = [
     meaning: 'folder of the private database',
     standard: '~/.local/share/clever-drawer (XDG_DATA_HOME is heeded); .demo in the clone for the demo',
   },
-  { name: 'DATABASE_URL', meaning: 'an existing PostgreSQL server in the place of the private one', standard: 'none' },
+  {
+    name: 'DATABASE_URL',
+    meaning:
+      'an existing PostgreSQL server in the place of the private one; which computer this is then stands in ~/.config/clever-drawer (XDG_CONFIG_HOME is heeded)',
+    standard: 'none',
+  },
   {
     name: 'CLEVER_DRAWER_ASK_SECONDS',
     meaning: 'how long a plugin may take to answer when a scan asks it about itself',
@@ -32,6 +37,8 @@ export const SETTINGS_TABLE = [
 export interface Settings {
   readonly port: number;
   readonly dataFolder: string;
+  /** Where the system keeps a user's settings: which computer this is stands there when the database is elsewhere. */
+  readonly settingsFolder: string;
   readonly databaseUrl: string | null;
   readonly logLevel: string;
   /** Limits of a plugin that is asked. */
@@ -65,7 +72,14 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     askSeconds,
     askMegabytes,
     dataFolder: env.CLEVER_DRAWER_DATA ?? join(userData, 'clever-drawer'),
+    settingsFolder: settingsFolder(env),
   };
+}
+
+function settingsFolder(env: Readonly<Record<string, string | undefined>>): string {
+  if (process.platform === 'win32') return join(env.APPDATA ?? join(homedir(), 'AppData', 'Roaming'), 'Clever Drawer');
+  if (process.platform === 'darwin') return join(homedir(), 'Library', 'Application Support', 'Clever Drawer');
+  return join(env.XDG_CONFIG_HOME ?? join(homedir(), '.config'), 'clever-drawer');
 }
 
 function positive(env: Readonly<Record<string, string | undefined>>, name: string, standard: number, most: number) {

@@ -1,9 +1,7 @@
-import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
-import { homedir, hostname } from 'node:os';
+import { homedir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
-import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
@@ -13,6 +11,7 @@ import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
 import { openDatabase } from './database/data-source.js';
 import { ComputerRow } from './database/entities/computer.js';
+import { openHere, settleHere } from './here.js';
 import type { Settings } from './settings.js';
 import { lockFolder } from './lock-folder.js';
 import { StartupError } from './startup-error.js';
@@ -67,9 +66,11 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     if (cluster !== null) await endWaitingScans(source.manager);
     for (const { id } of await source.manager.find(ComputerRow, { select: { id: true } }))
       await trimJournal(source.manager, asId<ComputerId>(id));
-    if (options.withThisComputer) await addThisComputer(source);
+    const isOwnData = settings.databaseUrl === null;
+    const here = await openHere(isOwnData ? settings.dataFolder : settings.settingsFolder);
+    await settleHere(source, here, { isOwnData, adds: options.withThisComputer });
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
-    const arrivals = new Arrivals(source, log);
+    const arrivals = new Arrivals(source, log, here);
     undo.push(() => arrivals.close());
     const arranging = new Arranging(source);
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
@@ -83,6 +84,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       scans,
       arrivals,
       arranging,
+      here,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
     };
     server.removeAllListeners('request');
@@ -117,12 +119,3 @@ const close = (server: Server): Promise<void> =>
     server.close(() => done());
     server.closeAllConnections();
   });
-
-async function addThisComputer(source: DataSource): Promise<void> {
-  if ((await source.manager.count(ComputerRow)) > 0) return;
-  await source.manager.insert(ComputerRow, {
-    id: randomUUID(),
-    name: hostname() || 'This computer',
-    system: thisSystem(),
-  });
-}

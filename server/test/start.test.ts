@@ -31,6 +31,7 @@ beforeEach(async () => {
   settings = {
     port: 0,
     dataFolder: join(folder, 'data'),
+    settingsFolder: join(folder, 'settings'),
     databaseUrl: null,
     logLevel: 'silent',
     askSeconds: 10,
@@ -134,6 +135,44 @@ describe('starting', () => {
   });
 });
 
+describe('the computer at hand', () => {
+  const computers = async ({ url }: RunningServer) =>
+    (await (await fetch(`${url}/api/computers`)).json()) as { id: string; name: string; here: boolean }[];
+
+  it('is the one that was made first, also in a data folder of before this was kept, and when the file was damaged', async () => {
+    const [own] = await computers(await start());
+    await running.splice(0)[0]?.stop();
+    const file = join(folder, 'data', 'computer-id');
+    expect((await readFile(file, 'utf8')).trim()).toBe(own?.id);
+    for (const spoil of [() => rm(file), () => writeFile(file, 'half an i')]) {
+      await spoil();
+      expect(await computers(await start())).toMatchObject([{ id: own?.id, here: true }]);
+      await running.splice(0)[0]?.stop();
+      expect((await readFile(file, 'utf8')).trim()).toBe(own?.id);
+    }
+  });
+
+  it('is kept with the settings of the system when the database is elsewhere: two computers share it, and each knows which it is', async () => {
+    const cluster = await startCluster(join(folder, 'elsewhere'), { throwaway: true });
+    try {
+      const one = await computers(await start({ databaseUrl: cluster.url, settingsFolder: join(folder, 'one') }));
+      expect(one.map(({ here }) => here)).toEqual([true]);
+      // The other one is called the same, as this is one machine in truth: it is told by its id.
+      const id = '22222222-2222-4222-8222-222222222222';
+      await mkdir(join(folder, 'two'), { recursive: true });
+      await writeFile(join(folder, 'two', 'computer-id'), id);
+      const two = await computers(await start({ databaseUrl: cluster.url, settingsFolder: join(folder, 'two') }));
+      expect(two.map((computer) => [computer.id, computer.here])).toEqual([
+        [one[0]?.id, false],
+        [id, true],
+      ]);
+    } finally {
+      for (const server of running.splice(0)) await server.stop();
+      await cluster.stop();
+    }
+  });
+});
+
 describe('settings', () => {
   it.each([
     [{ PORT: 'x' }, 'PORT is "x"'],
@@ -151,11 +190,12 @@ describe('settings', () => {
   });
 
   it('has a standard for everything', () => {
-    expect(readSettings({ XDG_DATA_HOME: '/x' })).toEqual({
+    expect(readSettings({ XDG_DATA_HOME: '/x', XDG_CONFIG_HOME: '/y' })).toEqual({
       port: 4310,
       askSeconds: 10,
       askMegabytes: 1024,
       dataFolder: '/x/clever-drawer',
+      settingsFolder: '/y/clever-drawer',
       databaseUrl: null,
       logLevel: 'warn',
     });

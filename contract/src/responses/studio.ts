@@ -17,13 +17,14 @@ export const problemDetails = thing('Problem', {
 /** See problemDetails. */
 export type ProblemDetails = Answer<typeof problemDetails>;
 
-/** A studio computer with the sizes of its catalogue. */
+/** A studio computer with the sizes of its catalogue. `here`: the server runs on it, so that its folders can be looked at. */
 export const computerView = thing('Computer', {
   id: idOf<ComputerId>(),
   name: words(),
   system: one(SYSTEMS),
   plugins: count(),
   builds: count(),
+  here: flag(),
 });
 /** See computerView. */
 export type ComputerView = Answer<typeof computerView>;
@@ -86,6 +87,11 @@ export const scanView = thing('Scan', {
 });
 /** See scanView. */
 export type ScanView = Answer<typeof scanView>;
+
+/** What a scan report of another computer brought: its catalogue, under a computer that was there or was added. */
+export const broughtIn = thing('BroughtIn', { computerId: idOf<ComputerId>(), added: flag(), outcome: scanOutcome });
+/** See broughtIn. */
+export type BroughtIn = Answer<typeof broughtIn>;
 
 /** A place that can't be read or asked, with cause and remedy. */
 export const reportedProblem = thing('ReadingProblem', {

@@ -52,7 +52,6 @@ export function bankOfFile(path: string, build: Pick<BuildFacts, 'name'>): strin
 
 /** A name of a preset or bank cut to what is kept of it, without control characters. */
 export const keptPresetName = (name: string): string =>
-  // eslint-disable-next-line no-control-regex -- taking them out is what this is for
   name
     .replace(/[\u0000-\u001f\u007f]+/gu, ' ')
     .trim()

@@ -1,7 +1,7 @@
 import type { Plugin } from '../catalogue/plugin.js';
 import { catalogueOf } from '../catalogue/plugin.js';
 import type { BuildFacts } from '../facts/build-facts.js';
-import type { Fault } from '../facts/fault.js';
+import { FAULT_CODES, type Fault, type FaultCode } from '../facts/fault.js';
 import { describeFault } from '../facts/fault-texts.js';
 import type { System } from '../facts/format.js';
 
@@ -72,4 +72,25 @@ export function scanReport(
       detail: fault.detail ?? null,
     })),
   };
+}
+
+/** The faults of a report. A code that this version does not know is told as a reader's failure, with the words of the report. */
+export const faultsOfReport = (report: Pick<ScanReport, 'problems'>): Fault[] =>
+  report.problems.map(({ path, code, line, detail, message }) => {
+    const isKnown = (FAULT_CODES as readonly string[]).includes(code);
+    const words = isKnown ? detail : message;
+    return {
+      code: isKnown ? (code as FaultCode) : 'reader-failed',
+      path,
+      ...(line === null ? {} : { line }),
+      ...(words === null ? {} : { detail: words }),
+    };
+  });
+
+/** Whether a path lies in one of the folders that were scanned, by the way in which the system of the report writes paths. */
+export function isCovered({ folders, computer }: Pick<ScanReport, 'folders' | 'computer'>, path: string): boolean {
+  const written = (text: string): string =>
+    computer.system === 'windows' ? text.replaceAll('\\', '/').toLowerCase() : text;
+  const own = written(path);
+  return folders.some((folder) => own === written(folder) || own.startsWith(`${written(folder).replace(/\/+$/, '')}/`));
 }

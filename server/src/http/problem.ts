@@ -39,9 +39,12 @@ export const problemHandler =
 
 function asHttpError(error: unknown): HttpError | null {
   if (error instanceof HttpError) return error;
-  const { type, status } = error as { type?: string; status?: number };
+  const { type, status, limit = 0 } = error as { type?: string; status?: number; limit?: number };
   if (type === 'entity.too.large')
-    return new HttpError('too-large', 'The request is larger than what is accepted (32 MB). Send it in parts.');
+    return new HttpError(
+      'too-large',
+      `The request is larger than what is accepted (${String(Math.round(limit / 1_048_576))} MB). Send it in parts.`,
+    );
   if (type === 'entity.parse.failed')
     return new HttpError('not-json', `The request is not JSON: ${(error as Error).message}`);
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')

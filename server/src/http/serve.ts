@@ -45,10 +45,12 @@ export function serve(context: Context, handlers: Handlers<EndpointKey>): Router
   return router;
 }
 
-function readers({ request }: Endpoint): RequestHandler[] {
+function readers({ request, most }: Endpoint): RequestHandler[] {
   if (request === undefined) return [];
   return [
-    isMedia(request) ? express.raw({ type: () => true, limit: LARGEST_BYTES }) : express.json({ limit: LARGEST_JSON }),
+    isMedia(request)
+      ? express.raw({ type: () => true, limit: LARGEST_BYTES })
+      : express.json({ limit: most ?? LARGEST_JSON }),
   ];
 }
 

@@ -5,6 +5,7 @@ import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { FolderRow } from '../database/entities/computer.js';
+import type { Here } from '../here.js';
 import { isBelow } from '../store/computer-store.js';
 
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
@@ -16,12 +17,15 @@ export class Arrivals {
   constructor(
     private readonly source: DataSource,
     private readonly log: Logger,
+    private readonly here: Pick<Here, 'is'>,
   ) {}
 
   /** Watches the folders that are switched to it, and no others. */
   async look(): Promise<void> {
     try {
-      this.folders = await this.source.manager.findBy(FolderRow, { watches: true });
+      const all = await this.source.manager.findBy(FolderRow, { watches: true });
+      // What a folder of another computer is called may be something else on this one.
+      this.folders = all.filter((folder) => this.here.is(folder.computerId));
       const paths = [...new Set(this.folders.map((folder) => folder.path))].filter((path) => existsSync(path));
       await this.watch.folders(paths);
     } catch (error) {

@@ -1,6 +1,7 @@
 import { isAbsolute, resolve } from 'node:path';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { HttpError, notFound } from '../http/http-error.js';
+import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
 import { loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
@@ -25,12 +26,18 @@ type Keys =
   | `GET /computers/{computer}/${'catalogue' | 'vendors' | 'plugins/{plugin}'}`;
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
-export function computerHandlers({ source, presentFolders, arrivals }: Context): Handlers<Keys> {
+export function computerHandlers({ source, presentFolders, arrivals, here }: Context): Handlers<Keys> {
   const db = source.manager;
   return {
-    'GET /computers': () => listComputers(db),
+    'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
 
-    'POST /computers': async ({ body }) => ({ id: await addComputer(db, body) }),
+    'POST /computers': async ({ body }) => {
+      const isFirst = (await listComputers(db)).length === 0;
+      const id = await addComputer(db, body);
+      // A studio begins with the computer that it is begun on.
+      if (isFirst) await here.settle(id);
+      return { id };
+    },
 
     'PATCH /computers/{computer}': async ({ path, body }) => {
       await renameComputer(db, await computerIdOf(db, path.computer), body.name);
@@ -41,11 +48,11 @@ export function computerHandlers({ source, presentFolders, arrivals }: Context):
     'GET /computers/{computer}/proposed-folders': async ({ path }) => {
       const computer = await findComputer(db, path.computer);
       const listed = new Set((await listFolders(db, asId<ComputerId>(computer.id))).map((folder) => folder.path));
-      return presentFolders(computer.system).filter((folder) => !listed.has(folder.path));
+      return here.is(computer.id) ? presentFolders(computer.system).filter((folder) => !listed.has(folder.path)) : [];
     },
 
     'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path } }) => {
-      const computerId = await computerIdOf(db, computer);
+      const computerId = await computerHere(db, here, computer);
       if (!isAbsolute(path))
         throw new HttpError(
           'request-does-not-fit',
@@ -62,7 +69,7 @@ export function computerHandlers({ source, presentFolders, arrivals }: Context):
     },
 
     'PATCH /computers/{computer}/folders/{folder}': async ({ path, body }) => {
-      await changeFolder(db, await computerIdOf(db, path.computer), path.folder, body);
+      await changeFolder(db, await computerHere(db, here, path.computer), path.folder, body);
       await arrivals.look();
     },
 

@@ -5,6 +5,7 @@ import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { Arranging } from '../jobs/arranging.js';
+import type { Here } from '../here.js';
 import type { ScanQueue } from '../jobs/scan-queue.js';
 
 /** What the routes work with; put in from outside. */
@@ -15,6 +16,7 @@ export interface Context {
   readonly presentFolders: (system: System) => UsualFolder[];
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
+  readonly here: Here;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */
   readonly arrivals: { of(computerId: ComputerId): readonly Arrival[]; look(): Promise<void> };
 }

@@ -1,5 +1,6 @@
 import { reportProblem } from '@clever-drawer/core/exchange/scan-report';
 import { placeOf } from '@clever-drawer/scan/watch-folders';
+import { computerHere } from '../http/here-only.js';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { computerIdOf, isBelow, listFolders } from '../store/computer-store.js';
@@ -19,13 +20,13 @@ function bundleOf(path: string, folders: readonly { readonly path: string }[]): 
 }
 
 /** Scans: start, watch, cancel, the history with its stories; problems that stand, and arrivals. */
-export function scanHandlers({ source, scans, arrivals }: Context): Handlers<Keys> {
+export function scanHandlers({ source, scans, arrivals, here }: Context): Handlers<Keys> {
   const db = source.manager;
   return {
     'GET /computers/{computer}/scans': async ({ path }) => listScans(db, await computerIdOf(db, path.computer)),
 
     'POST /computers/{computer}/scans': async ({ path, body: { folderIds, paths, again } }) => {
-      const computerId = await computerIdOf(db, path.computer);
+      const computerId = await computerHere(db, here, path.computer);
       const all = await listFolders(db, computerId);
       if (all.length === 0) throw refused('There is no folder to scan. Add a plugin folder first.');
       const outside = paths.find((one) => !all.some((folder) => isBelow(one, folder.path)));

@@ -10,8 +10,8 @@ import { isUuid } from '../http/checked.js';
 import { conflict, notFound } from '../http/http-error.js';
 
 /** All computers with the sizes of their catalogues, oldest first. */
-export async function listComputers(db: EntityManager): Promise<ComputerView[]> {
-  return db.query<ComputerView[]>(`
+export async function listComputers(db: EntityManager): Promise<Omit<ComputerView, 'here'>[]> {
+  return db.query<Omit<ComputerView, 'here'>[]>(`
     SELECT c.id, c.name, c.system,
            (SELECT count(*)::int FROM plugin p WHERE p."computerId" = c.id) AS plugins,
            (SELECT count(*)::int FROM build b WHERE b."computerId" = c.id AND b.found) AS builds

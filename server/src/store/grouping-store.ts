@@ -31,13 +31,13 @@ export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'arrived
 export const lockCatalogue = (db: EntityManager, computerId: ComputerId): Promise<unknown> =>
   db.query(`SELECT pg_advisory_xact_lock(hashtextextended('catalogue ' || $1, 0))`, [computerId]);
 
-/** Groups builds into plugins, heeding what was joined and split by hand, and writes those rows that are not so yet. Returns the number of plugins with found builds. */
+/** Groups builds into plugins, heeding what was joined and split by hand, and writes those rows that are not so yet. Returns the number of plugins with found builds, and of rows that were written. */
 export async function writeGrouped(
   db: EntityManager,
   computerId: ComputerId,
   builds: readonly BuildToGroup[],
   before: ReadonlyMap<string, BuildRow>,
-): Promise<{ plugins: number }> {
+): Promise<{ plugins: number; rows: number }> {
   const holds = new Map<string, HeldBuild>((await rowsOf(db, computerId, 'heldBuild')).map((row) => [row.id, row]));
   const rowOf = new Map(builds.map((one) => [one.facts, one]));
   const groups = groupAgain(
@@ -55,23 +55,20 @@ export async function writeGrouped(
     return { id, name, vendor, role, roleGrade, types, typeGrade, contradictions };
   });
   const known = new Map((await loadWorkedOut(db, computerId)).map((row) => [row.id, row]));
-  await putPlugins(
-    db,
-    computerId,
-    plugins.filter((plugin) => !equal(known.get(plugin.id), plugin)),
-  );
+  const newPlugins = plugins.filter((plugin) => !equal(known.get(plugin.id), plugin));
+  await putPlugins(db, computerId, newPlugins);
   const rows = groups.flatMap((group) =>
     group.builds.map((facts) => {
       const { id = '', found = false } = rowOf.get(facts) ?? {};
       return { id, found, facts, pluginId: group.id };
     }),
   );
-  await putBuilds(
-    db,
-    computerId,
-    rows.filter((row) => !sameBuild(before.get(row.id), row)),
-  );
-  return { plugins: new Set(rows.filter((row) => row.found).map((row) => row.pluginId)).size };
+  const newRows = rows.filter((row) => !sameBuild(before.get(row.id), row));
+  await putBuilds(db, computerId, newRows);
+  return {
+    plugins: new Set(rows.filter((row) => row.found).map((row) => row.pluginId)).size,
+    rows: newPlugins.length + newRows.length,
+  };
 }
 
 const sameBuild = (before: BuildRow | undefined, after: Pick<BuildRow, 'pluginId' | 'found' | 'facts'>): boolean =>

@@ -50,24 +50,43 @@ export async function applyScan(
   );
   const faults = [...after.values()].flatMap((place) => place.reading.faults);
   const story = scanStory(difference, failedBefore, faults, wasScanned);
-  const builds = buildsAfter(difference);
-  const { plugins } = await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
+  const written = await writeBuilds(db, computerId, rows, difference);
   await writePlaces(db, computerId, [...result.fresh, ...unwalked], gone);
   // Last, because whoever arranges holds this row for a moment.
   await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  return { outcome: outcomeOf(written, story, result.unchanged), story };
+}
+
+/** Writes the builds of a computer as they are after a difference, grouped into plugins. `rows` are those of before. */
+export async function writeBuilds(
+  db: EntityManager,
+  computerId: ComputerId,
+  rows: readonly BuildRow[],
+  difference: ScanDifference,
+): Promise<{ plugins: number; builds: number; rows: number }> {
+  const builds = buildsAfter(difference);
+  const written = await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
+  return { ...written, builds: builds.filter((build) => build.found).length };
+}
+
+/** The counts of what happened. */
+export function outcomeOf(
+  { plugins, builds }: { readonly plugins: number; readonly builds: number },
+  story: readonly ScanEvent[],
+  unchanged: number,
+): ScanOutcome {
   const count = (kind: ScanEvent['kind']): number => story.filter((event) => event.kind === kind).length;
-  const outcome: ScanOutcome = {
+  return {
     plugins,
-    builds: builds.filter((build) => build.found).length,
+    builds,
     arrived: count('arrived'),
     changed: count('changed'),
     vanished: count('vanished'),
     returned: count('returned'),
     failed: count('failed'),
     recovered: count('recovered'),
-    unchanged: result.unchanged,
+    unchanged,
   };
-  return { outcome, story };
 }
 
 /** What a scan that met nothing new has to count. */
@@ -82,7 +101,8 @@ async function countFound(db: EntityManager, computerId: ComputerId): Promise<{ 
   return counts;
 }
 
-const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild => ({
+/** A build as a scan compares it. */
+export const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild => ({
   id: asId<BuildId>(id),
   pluginId: asId<PluginId>(pluginId),
   facts,

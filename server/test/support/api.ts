@@ -7,6 +7,7 @@ import type { DataSource } from 'typeorm';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
+import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
 import { Arranging } from '../../src/jobs/arranging';
@@ -31,15 +32,18 @@ export interface Api {
   readonly stop: () => Promise<void>;
 }
 
+/** Every test has a computer of its own, and each counts as the one at hand. */
+const EVERYWHERE: Here = { is: () => true, settle: () => Promise.resolve() };
+
 /** The application on a real, throwaway PostgreSQL. The scan runs in this thread unless another runner is given. */
-export async function startApi(scan: typeof runScan = runScan): Promise<Api> {
+export async function startApi(scan: typeof runScan = runScan, here: Here = EVERYWHERE): Promise<Api> {
   const folder = await mkdtemp(join(tmpdir(), 'clever-drawer-api-'));
   // The database's own user must pass through it when the tests run as root.
   await chmod(folder, 0o755);
   const cluster = await startCluster(join(folder, 'data'), { throwaway: true });
   const source = await openDatabase(cluster.url);
   const log = pino({ level: 'silent' });
-  const arrivals = new Arrivals(source, log);
+  const arrivals = new Arrivals(source, log, here);
   const arranging = new Arranging(source);
   const app = createApp(
     {
@@ -47,6 +51,7 @@ export async function startApi(scan: typeof runScan = runScan): Promise<Api> {
       log,
       arrivals,
       arranging,
+      here,
       scans: new ScanQueue(
         source,
         log,

@@ -177,3 +177,9 @@ export function countLoadOf(client: QueryClient, computer: ComputerId, id: strin
     };
   });
 }
+
+/** What Intake shows of a computer is looked at again: a scan has ended, or a report was brought in. */
+export function lookAtIntake(client: QueryClient, id: ComputerId): void {
+  for (const name of ['folders', 'scans', 'catalogue', 'plugin', 'problems', 'arrivals', 'vendors'])
+    void client.invalidateQueries({ queryKey: [name, id] });
+}

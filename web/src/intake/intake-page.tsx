@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { isUnderWay, keys, useFolders, useScans } from '../catalogue/queries';
+import { isUnderWay, keys, lookAtIntake, useFolders, useScans } from '../catalogue/queries';
 import { Failed, Loading } from '../parts/empty-note';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { ArrivalNote } from './arrival-note';
 import { FolderList } from './folder-list';
+import { ElsewherePanel, OtherComputers } from './other-computers';
 import { PreferencePanel } from './preference-panel';
 import { ProblemPanel } from './problem-panel';
 import { ScanHistory } from './scan-history';
@@ -29,12 +30,13 @@ export function IntakePage() {
       <main className={styles.intake}>
         <h1 className="visually-hidden">Intake</h1>
         <div className={styles.intakeColumn}>
-          <FolderList folders={folders.data} />
+          {computer.here ? <FolderList folders={folders.data} /> : <ElsewherePanel />}
+          {computer.here && <OtherComputers />}
           <PreferencePanel />
           <VendorPanel />
         </div>
         <div className={styles.intakeColumn}>
-          <ArrivalNote />
+          {computer.here && <ArrivalNote />}
           <ScanPanel underWay={underWay} last={ended[0] ?? null} hasFolders={folders.data.length > 0} />
           <ProblemPanel busy={underWay.length > 0} />
           <ScanHistory scans={ended.slice(1)} />
@@ -59,8 +61,7 @@ function useRefreshAfterScan(): void {
   useEffect(() => {
     if (before.current !== ended && before.current !== null) {
       void client.invalidateQueries({ queryKey: keys.computers });
-      for (const name of ['folders', 'catalogue', 'plugin', 'problems', 'arrivals', 'vendors'])
-        void client.invalidateQueries({ queryKey: [name, computer.id] });
+      lookAtIntake(client, computer.id);
     }
     before.current = ended;
   }, [ended, client, computer.id]);

@@ -24,21 +24,23 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
   const again = (those: readonly ReportedProblem[]): void =>
     scan.mutate({ paths: [...new Set(those.map((one) => one.path))], again: true });
   const inFolders = (path: string): boolean =>
-    folders.some((folder) => path === folder.path || path.startsWith(`${folder.path}/`));
+    computer.here && folders.some((folder) => path === folder.path || path.startsWith(`${folder.path}/`));
   return (
     <section className="panel" aria-labelledby="problems-title">
       <div className="panel-head">
         <h2 id="problems-title">
           Problems <span className="mono quiet">{problems.data.length}</span>
         </h2>
-        <Button
-          size="sm"
-          variant="outline-primary"
-          disabled={busy}
-          onClick={() => again(problems.data.filter((one) => inFolders(one.path)))}
-        >
-          Try all again
-        </Button>
+        {computer.here && (
+          <Button
+            size="sm"
+            variant="outline-primary"
+            disabled={busy}
+            onClick={() => again(problems.data.filter((one) => inFolders(one.path)))}
+          >
+            Try all again
+          </Button>
+        )}
       </div>
       <ul className={styles.problems}>
         {shown.map((problem, index) => (

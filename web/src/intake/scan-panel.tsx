@@ -2,6 +2,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ScanOutcome, ScanView } from '@clever-drawer/contract/responses';
+import { useComputer } from '../lib/use-computer';
 import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
 import { useCancelScan } from './use-scan';
@@ -18,15 +19,18 @@ export function ScanPanel({
   last: ScanView | null;
   hasFolders: boolean;
 }) {
+  const { here } = useComputer();
   const running = underWay.find((scan) => scan.state === 'running') ?? underWay.at(-1);
   const waiting = underWay.filter((scan) => scan !== running);
   if (running === undefined && last === null) {
     return (
       <EmptyNote title="Nothing scanned yet">
         <p>
-          {hasFolders
-            ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins that say nothing in their files are loaded in a process of their own and asked, unless the switch of their folder is off.'
-            : 'Add a plugin folder, then scan it.'}
+          {!here
+            ? 'Bring in its scan report.'
+            : hasFolders
+              ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins that say nothing in their files are loaded in a process of their own and asked, unless the switch of their folder is off.'
+              : 'Add a plugin folder, then scan it.'}
         </p>
       </EmptyNote>
     );

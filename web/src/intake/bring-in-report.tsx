@@ -1,0 +1,77 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import type { RequestOf } from '@clever-drawer/contract/api';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { keys, lookAtIntake } from '../catalogue/queries';
+import { call, wordsOf } from '../lib/api';
+import { counted } from '../lib/counted';
+
+/** Chooses the scan report of another computer and brings it in; `computerId` null finds the computer by what the report says, or adds it. */
+export function BringInReport({ computerId, label }: { computerId: ComputerId | null; label: string }) {
+  const client = useQueryClient();
+  const picker = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState('');
+  const bringIn = useMutation({
+    mutationFn: async (chosen: File) => {
+      setFile(chosen.name);
+      const report = (await parse(chosen)) as RequestOf<'POST /reports'>['report'];
+      return { name: report.computer.name, ...(await call('POST /reports', { body: { computerId, report } })) };
+    },
+    onSuccess: (brought) => {
+      lookAtIntake(client, brought.computerId);
+      return client.invalidateQueries({ queryKey: keys.computers });
+    },
+    onSettled: () => {
+      // The same file may be chosen again after it was written anew.
+      if (picker.current !== null) picker.current.value = '';
+    },
+  });
+  return (
+    <>
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,application/json"
+        className="visually-hidden"
+        tabIndex={-1}
+        aria-label="Scan report"
+        onChange={(event) => event.target.files?.[0] && bringIn.mutate(event.target.files[0])}
+      />
+      <Button size="sm" variant="outline-primary" disabled={bringIn.isPending} onClick={() => picker.current?.click()}>
+        {bringIn.isPending ? 'Bringing in …' : label}
+      </Button>
+      {bringIn.isError && (
+        <div className="note-box attention" role="alert">
+          <p>
+            <b>{file}</b> was not brought in, and nothing was changed. {wordsOf(bringIn.error)}
+          </p>
+        </div>
+      )}
+      {bringIn.isSuccess && (
+        <div className="note-box" role="status">
+          <p>
+            <b>{bringIn.data.name}</b> {bringIn.data.added ? 'was added' : 'is up to date'}:{' '}
+            {counted(bringIn.data.outcome.plugins, 'plugin')} in {counted(bringIn.data.outcome.builds, 'build')},{' '}
+            {bringIn.data.outcome.arrived} arrived, {bringIn.data.outcome.vanished} gone.
+          </p>
+        </div>
+      )}
+    </>
+  );
+}
+
+async function parse(file: File): Promise<unknown> {
+  let document: unknown;
+  try {
+    document = JSON.parse(await file.text());
+  } catch (error) {
+    throw new Error(`It is not JSON: ${wordsOf(error)}. Choose a report that npm run scan has written.`);
+  }
+  const { computer } = (document ?? {}) as { computer?: { name?: unknown } };
+  if (typeof computer?.name !== 'string')
+    throw new Error(
+      'It is no scan report of this version. Write one on the other computer with: npm run scan -- FOLDER --json report.json',
+    );
+  return document;
+}
