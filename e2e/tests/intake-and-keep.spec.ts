@@ -3,7 +3,7 @@ import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { accessible, front, placeOf } from '../support/studio';
+import { accessible, front, label, placeOf } from '../support/studio';
 
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
 
@@ -111,6 +111,18 @@ test('the arrangement is exported, and brought in on the other computer', async 
   await expect(page.getByText('plugins are on this computer')).toBeVisible();
   await page.goto(await placeOf('sort', 'Puppet wagon'));
   await expect(front(page, 'Everyday EQ')).toBeVisible();
+  // What the Music room alone has keeps its place, is counted apart, and listed when it is asked for.
+  await expect(page.getByRole('status').filter({ hasText: 'shown' })).toHaveText('135 shown');
+  const apart = page
+    .getByRole('group', { name: 'Filter by state' })
+    .getByRole('button', { name: /^not on this computer/ });
+  await apart.click();
+  await expect(page.getByRole('row').nth(1)).toContainText('not on this computer');
+  await label(page, 'Everyday EQ').click();
+  await expect(front(page, 'Everyday EQ').getByText('not on this computer').first()).toBeVisible();
+  await accessible(page);
+  await label(page, 'Everyday EQ').click();
+  await apart.click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('No chest yet')).toBeVisible();
 });

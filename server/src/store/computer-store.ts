@@ -13,7 +13,7 @@ import { conflict, notFound } from '../http/http-error.js';
 export async function listComputers(db: EntityManager): Promise<Omit<ComputerView, 'here'>[]> {
   return db.query<Omit<ComputerView, 'here'>[]>(`
     SELECT c.id, c.name, c.system,
-           (SELECT count(*)::int FROM plugin p WHERE p."computerId" = c.id) AS plugins,
+           (SELECT count(DISTINCT b."pluginId")::int FROM build b WHERE b."computerId" = c.id) AS plugins,
            (SELECT count(*)::int FROM build b WHERE b."computerId" = c.id AND b.found) AS builds
     FROM computer c ORDER BY c."createdAt", c.id`);
 }

@@ -1,16 +1,15 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useState } from 'react';
 import type { RequestOf } from '@clever-drawer/contract/api';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { keys, lookAtIntake } from '../catalogue/queries';
 import { call, wordsOf } from '../lib/api';
 import { counted } from '../lib/counted';
+import { FileButton } from '../parts/file-button';
 
 /** Chooses the scan report of another computer and brings it in; `computerId` null finds the computer by what the report says, or adds it. */
 export function BringInReport({ computerId, label }: { computerId: ComputerId | null; label: string }) {
   const client = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState('');
   const bringIn = useMutation({
     mutationFn: async (chosen: File) => {
@@ -22,25 +21,12 @@ export function BringInReport({ computerId, label }: { computerId: ComputerId | 
       lookAtIntake(client, brought.computerId);
       return client.invalidateQueries({ queryKey: keys.computers });
     },
-    onSettled: () => {
-      // The same file may be chosen again after it was written anew.
-      if (picker.current !== null) picker.current.value = '';
-    },
   });
   return (
     <>
-      <input
-        ref={picker}
-        type="file"
-        accept=".json,application/json"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="Scan report"
-        onChange={(event) => event.target.files?.[0] && bringIn.mutate(event.target.files[0])}
-      />
-      <Button size="sm" variant="outline-primary" disabled={bringIn.isPending} onClick={() => picker.current?.click()}>
+      <FileButton size="sm" name="Scan report" disabled={bringIn.isPending} choose={(chosen) => bringIn.mutate(chosen)}>
         {bringIn.isPending ? 'Bringing in …' : label}
-      </Button>
+      </FileButton>
       {bringIn.isError && (
         <div className="note-box attention" role="alert">
           <p>

@@ -1,6 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useState } from 'react';
 import type { ImportReport } from '@clever-drawer/contract/responses';
 import { useChanges } from '../arrangement/changes';
 import { addressOf, ApiError, wordsOf } from '../lib/api';
@@ -8,6 +7,7 @@ import { keys } from '../catalogue/queries';
 import { useArrangement } from '../arrangement/arrangement-query';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
+import { FileButton } from '../parts/file-button';
 import styles from './keep.module.css';
 
 /** Keep: the arrangement out to a file, and in from one. */
@@ -53,39 +53,24 @@ function ImportPanel() {
   const computer = useComputer();
   const client = useQueryClient();
   const changes = useChanges(computer.id);
-  const picker = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
   const bringIn = useMutation({
     mutationFn: async (file: File) => {
       setName(file.name);
       return changes.bringIn(await parse(file));
     },
-    onSettled: () => {
-      // The same file may be chosen again after it was mended.
-      if (picker.current !== null) picker.current.value = '';
-      return client.invalidateQueries({ queryKey: keys.catalogue(computer.id) });
-    },
+    onSettled: () => client.invalidateQueries({ queryKey: keys.catalogue(computer.id) }),
   });
   return (
     <section className="panel" aria-labelledby="import-title">
       <h2 id="import-title">Bring an arrangement in</h2>
       <p>
         Its chests are added beside those at hand, its trays are filled up; nothing is replaced. Plugins that this
-        computer lacks keep their places and are marked “not found”.
+        computer lacks keep their places and are marked “not on this computer”.
       </p>
-      <input
-        ref={picker}
-        id="import-file"
-        type="file"
-        accept=".json,application/json"
-        className="visually-hidden"
-        tabIndex={-1}
-        aria-label="Arrangement file"
-        onChange={(event) => event.target.files?.[0] && bringIn.mutate(event.target.files[0])}
-      />
-      <Button variant="outline-primary" disabled={bringIn.isPending} onClick={() => picker.current?.click()}>
+      <FileButton name="Arrangement file" disabled={bringIn.isPending} choose={(file) => bringIn.mutate(file)}>
         {bringIn.isPending ? 'Importing …' : 'Choose a file …'}
-      </Button>
+      </FileButton>
       {bringIn.isError && (
         <div className="note-box attention" role="alert">
           <p>

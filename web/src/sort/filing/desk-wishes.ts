@@ -5,6 +5,7 @@ import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';
 import type { PluginId } from '@clever-drawer/core/ids';
+import { isElsewhere } from '../../catalogue/presence';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
@@ -40,7 +41,9 @@ export function bringBackWish(catalogue: ChosenCatalogue, pluginIds: readonly Pl
 
 /** What is to be filed: new ones first, then the others type by type, since those of one type mostly go into the same drawers. */
 export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: string | null): readonly PluginId[] {
-  const waiting = catalogue.plugins.filter((plugin) => plugin.aside === null && !places.has(plugin.id));
+  const waiting = catalogue.plugins.filter(
+    (plugin) => plugin.aside === null && !isElsewhere(plugin) && !places.has(plugin.id),
+  );
   const fresh = waiting.filter((plugin) => isNew(plugin, seen));
   const known = waiting.filter((plugin) => !isNew(plugin, seen)).sort(COMPARE_BY.type);
   return [...fresh, ...known].map((plugin) => plugin.id);

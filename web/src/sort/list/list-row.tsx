@@ -7,6 +7,7 @@ import { group } from '@clever-drawer/core/chests/row-groups';
 import { ASIDE_LABELS, type Aside } from '@clever-drawer/core/chests/rows/aside';
 import { daysLeft } from '@clever-drawer/core/chests/set-aside';
 import type { PluginId } from '@clever-drawer/core/ids';
+import { absenceOf } from '../../catalogue/presence';
 import { Face } from '../../catalogue/face';
 import type { ChosenPlugin } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
@@ -88,7 +89,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
           </span>
         )}
         {isNew && <span className="flag">new</span>}
-        {!plugin.found && <span className="flag">not found</span>}
+        {!plugin.found && <span className="flag">{absenceOf(plugin)}</span>}
         {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}
         <InDoubt plugin={plugin} />
       </div>

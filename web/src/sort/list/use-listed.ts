@@ -7,7 +7,6 @@ import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
-import { narrow } from '@clever-drawer/core/search/narrow';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
 import {
@@ -20,8 +19,10 @@ import {
   tagFacet,
   type Places,
 } from '../ribbons/facets';
+import { isElsewhere } from '../../catalogue/presence';
 import type { Found } from '../../catalogue/use-search';
-import { QUESTIONS, type Question, type SortView } from '../find/use-sort-view';
+import type { Question, SortView } from '../find/use-sort-view';
+import { narrowHere } from './narrow-here';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
 export interface Listed {
@@ -52,6 +53,7 @@ export function useListed(
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
   const { filters, sortBy, down } = view;
+  const elsewhere = elsewhereIn(catalogue);
   const narrowed = useMemo(() => {
     const facets = {
       ...fixed,
@@ -61,19 +63,8 @@ export function useListed(
       tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
     };
     const numbers = found?.numbers ?? Uint32Array.from(catalogue.plugins.keys());
-    const { passing, counts } = narrow(
-      numbers,
-      QUESTIONS.map((question) => facets[question]),
-      QUESTIONS.map((question) => filters[question]),
-    );
-    const byQuestion = new Map(
-      QUESTIONS.map((question, at) => [
-        question,
-        new Map(facets[question].values.map((value, number) => [value, counts[at]?.[number] ?? 0])),
-      ]),
-    );
-    return { passing, counts: byQuestion, outside: numbers.length - passing.length };
-  }, [catalogue, fixed, arranged, places, found, filters]);
+    return narrowHere(numbers, elsewhere, facets, filters);
+  }, [catalogue, fixed, arranged, places, found, filters, elsewhere]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
@@ -142,17 +133,22 @@ const placesIn = memoizeOne(
   },
 );
 
-/** How many of those that are not set aside stand in a drawer, and how many are left. */
+/** How many of those on this computer that are not set aside stand in a drawer, and how many are left. */
 function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: number; toFile: number } {
   let [filed, toFile] = [0, 0];
   for (const plugin of plugins) {
-    if (plugin.aside !== null) continue;
+    if (plugin.aside !== null || isElsewhere(plugin)) continue;
     if (places.has(plugin.id)) filed++;
     else toFile++;
   }
   return { filed, toFile };
 }
 
+/** Tells by its place in the catalogue whether a plugin is on other computers alone. */
+const elsewhereIn = memoizeOne(({ plugins }: ChosenCatalogue) => {
+  const numbers = new Set(plugins.flatMap((plugin, number) => (isElsewhere(plugin) ? [number] : [])));
+  return (number: number): boolean => numbers.has(number);
+});
 const factsOfCatalogue = memoizeOne(catalogueFacets);
 const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
   factsOfCatalogue(catalogue)

@@ -11,6 +11,7 @@ import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choice
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { Failed, Loading } from '../../parts/empty-note';
+import { isElsewhere } from '../../catalogue/presence';
 import { usePluginDetail, type ChosenCatalogue } from '../../catalogue/queries';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
@@ -113,11 +114,15 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
       <Places id={plugin.id} state={state} catalogue={catalogue} />
       <KindEvidence plugin={plugin} />
       <PresetList plugin={plugin} />
-      <h3>
-        {plugin.builds.length === 1
-          ? 'Its build'
-          : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
-      </h3>
+      {isElsewhere(plugin) ? (
+        <p className="quiet">It is not on this computer: it keeps its places, and is left out of menus.</p>
+      ) : (
+        <h3>
+          {plugin.builds.length === 1
+            ? 'Its build'
+            : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
+        </h3>
+      )}
       {plugin.builds.map((build, index) => (
         <BuildCard key={build.id} plugin={plugin} build={build} preferred={index === 0} state={state} />
       ))}

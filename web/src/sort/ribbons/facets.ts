@@ -7,13 +7,14 @@ import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import { isElsewhere } from '../../catalogue/presence';
 import type { Question } from '../find/use-sort-view';
 
 export const NOT_KNOWN = 'unknown';
 export const NONE = 'none';
 
 /** The states that a plugin can be in, in the order of their ribbon. */
-export const STATES = ['to-file', 'filed', 'new', 'aside', 'not-found', 'faulty', 'several'] as const;
+export const STATES = ['to-file', 'filed', 'new', 'aside', 'not-found', 'faulty', 'several', 'elsewhere'] as const;
 type State = (typeof STATES)[number];
 const STATE_LABELS: Readonly<Record<State, string>> = {
   'to-file': 'to file',
@@ -23,6 +24,7 @@ const STATE_LABELS: Readonly<Record<State, string>> = {
   'not-found': 'not found',
   faulty: 'faulty',
   several: 'several builds',
+  elsewhere: 'not on this computer',
 };
 
 const FAMILY = 'family:';
@@ -124,7 +126,11 @@ export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, p
 /** Whether a plugin arrived after the producer last looked at what is new. */
 export const isNew = (plugin: ChosenPlugin, seen: string | null): boolean => seen !== null && plugin.arrivedAt > seen;
 
+/** The state that a plugin of another computer alone is in. */
+export const ELSEWHERE: State = 'elsewhere';
+
 function statesOf(plugin: ChosenPlugin, isFiled: boolean, seen: string | null): State[] {
+  if (isElsewhere(plugin)) return [ELSEWHERE];
   const states: State[] = [];
   if (isFiled) states.push('filed');
   else if (plugin.aside === null) states.push('to-file');
