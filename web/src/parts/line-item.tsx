@@ -1,7 +1,7 @@
 import { useDraggable } from '@dnd-kit/core';
 import clsx from 'clsx';
 import type { CSSProperties } from 'react';
-import { absenceOf } from '../catalogue/presence';
+import { absenceOf, isElsewhere } from '../catalogue/presence';
 import { Face } from '../catalogue/face';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { homeKey, type Dragged, type LineHome } from './dragged';
@@ -85,7 +85,7 @@ function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | '
       {pictures ? <Face plugin={plugin} /> : <TypeGlyph types={plugin.types} role={plugin.role} />}
       <span className={clsx('one-line', styles.lineName)}>
         <bdi>{name}</bdi>
-        {!plugin.found && <span className="flag">{absenceOf(plugin)}</span>}
+        {!plugin.found && <span className="flag">{isElsewhere(plugin) ? 'elsewhere' : absenceOf(plugin)}</span>}
         {plugin.aside !== null && <span className="flag">aside</span>}
         {keyword !== null && <span className={clsx('quiet', styles.keyword)}> {keyword}</span>}
       </span>

@@ -1,4 +1,5 @@
 import type { PluginId } from '@clever-drawer/core/ids';
+import { absenceOf } from '../catalogue/presence';
 import type { ChosenPlugin } from '../catalogue/queries';
 
 /** A line of a drawer or tray: a plugin, or a divider. */
@@ -35,5 +36,8 @@ export const dividersIn = (lines: readonly ListedLine[]): string[] =>
 /** A line in words: "Vestry Plate, by the keyword plate", "divider long tails". */
 export function lineInWords(line: ListedLine): string {
   if ('divider' in line) return `divider${line.divider === '' ? '' : ` ${line.divider}`}`;
-  return `${line.name}${line.keyword === null ? '' : `, by the keyword ${line.keyword}`}`;
+  const absence = absenceOf(line.plugin);
+  return [line.name, line.keyword === null ? null : `by the keyword ${line.keyword}`, absence]
+    .filter((part) => part !== null)
+    .join(', ');
 }

@@ -7,7 +7,7 @@ import { group } from '@clever-drawer/core/chests/row-groups';
 import { ASIDE_LABELS, type Aside } from '@clever-drawer/core/chests/rows/aside';
 import { daysLeft } from '@clever-drawer/core/chests/set-aside';
 import type { PluginId } from '@clever-drawer/core/ids';
-import { absenceOf } from '../../catalogue/presence';
+import { absenceOf, isElsewhere } from '../../catalogue/presence';
 import { Face } from '../../catalogue/face';
 import type { ChosenPlugin } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
@@ -89,7 +89,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
           </span>
         )}
         {isNew && <span className="flag">new</span>}
-        {!plugin.found && <span className="flag">{absenceOf(plugin)}</span>}
+        {!plugin.found && !isElsewhere(plugin) && <span className="flag">not found</span>}
         {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}
         <InDoubt plugin={plugin} />
       </div>
@@ -102,9 +102,10 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
             {format}
           </span>
         ))}
+        {isElsewhere(plugin) && <span className="quiet">{absenceOf(plugin)}</span>}
       </div>
       <div role="gridcell" className="one-line" title={drawers.map((id) => state.drawer.get(id)?.name).join(', ')}>
-        <StandsIn drawers={drawers} state={state} isAside={plugin.aside !== null} />
+        <StandsIn drawers={drawers} state={state} isLeftOut={plugin.aside !== null || isElsewhere(plugin)} />
       </div>
       <div role="gridcell" className="mono quiet one-line">
         {trays.length > 0 && (
@@ -157,9 +158,17 @@ function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: ChosenPlug
   );
 }
 
-function StandsIn({ drawers, state, isAside }: { drawers: readonly string[]; state: Arrangement; isAside: boolean }) {
+function StandsIn({
+  drawers,
+  state,
+  isLeftOut,
+}: {
+  drawers: readonly string[];
+  state: Arrangement;
+  isLeftOut: boolean;
+}) {
   const [first, ...more] = drawers;
-  if (first === undefined) return isAside ? null : <span className="flag">to file</span>;
+  if (first === undefined) return isLeftOut ? null : <span className="flag">to file</span>;
   return (
     <>
       <span className={styles.placeName}>{state.drawer.get(first)?.name}</span>

@@ -123,8 +123,9 @@ export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, p
   };
 }
 
-/** Whether a plugin arrived after the producer last looked at what is new. */
-export const isNew = (plugin: ChosenPlugin, seen: string | null): boolean => seen !== null && plugin.arrivedAt > seen;
+/** Whether a plugin arrived on this computer after the producer last looked at what is new. */
+export const isNew = (plugin: ChosenPlugin, seen: string | null): boolean =>
+  seen !== null && plugin.arrivedAt > seen && !isElsewhere(plugin);
 
 /** The state that a plugin of another computer alone is in. */
 export const ELSEWHERE: State = 'elsewhere';
