@@ -1,5 +1,6 @@
 /** What a window knows of the arrangement: what the server holds, what is on its way to it, and what that comes to on the screen. */
 import equal from 'fast-deep-equal';
+import memoizeOne from 'memoize-one';
 import type { ArrangementView, SavedChange } from '@clever-drawer/contract/responses';
 import { arrangementOf, type Arrangement, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import {
@@ -93,7 +94,13 @@ export function fetched(window: WindowState, view: ArrangementView, nameOf: Name
 
 /** What the producer's wish comes to on what is shown. */
 export const planIn = (window: WindowState, intents: readonly Intent[], nameOf: NameOf): Plan =>
-  planWish(window.state, intents, nameOf);
+  planned(window.state, intents, nameOf);
+
+/** A wish is planned when it is made, to say what it is or why it can't be, and at once again as an act on its way: on the same state it is the same. */
+const planned = memoizeOne(
+  planWish,
+  ([state, intents], [lastState, lastIntents]) => state === lastState && intents === lastIntents,
+);
 
 /** The step that undo or redo would name: null where this window can't know it before its turn comes. */
 export const nextStep = (window: WindowState, way: 'undo' | 'redo'): StepRef | null =>
@@ -227,7 +234,7 @@ function outcomeOf(act: Act, before: Arrangement, history: History, nameOf: Name
 function editsOf(act: Act, state: Arrangement, history: History, nameOf: NameOf): readonly Edit[] {
   if (act.kind === 'other') return [];
   if (act.kind === 'wish') {
-    const plan = planWish(state, act.intents, nameOf);
+    const plan = planned(state, act.intents, nameOf);
     return plan.ok ? plan.change.edits : [];
   }
   const last = (act.way === 'undo' ? history.done : history.undone).at(-1);
