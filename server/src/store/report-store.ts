@@ -4,16 +4,15 @@ import type { EntityManager } from 'typeorm';
 import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanStory } from '@clever-drawer/core/catalogue/scan-story';
 import { faultsOfReport, isCovered, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
-import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
-import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import { BuildRow } from '../database/entities/catalogue.js';
 import { ComputerRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
 import { lockCatalogue } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
-import { knownBuild, outcomeOf, writeBuilds } from './scan-result-store.js';
+import { faultPlaces, knownBuild, outcomeOf, writeBuilds } from './scan-result-store.js';
+import { forgetOldStories } from './scan-store.js';
 
 /** What a place of another computer was read by: never taken for a place that a scan here has read. */
 const BY_REPORT = ['by report'];
@@ -30,7 +29,7 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const seen = report.plugins.flatMap((plugin) => plugin.builds).map((build) => ({ ...build, pictures: [] }));
   const difference = scanDifference(rows.map(knownBuild), seen, (path) => isCovered(report, path));
   const faults = faultsOfReport(report);
-  const places = placesOf(faults);
+  const places = faultPlaces(faults, BY_REPORT);
   const stood = [...before.values()].filter((place) => isCovered(report, place.path));
   const failedBefore = new Set(stood.flatMap((place) => place.reading.faults.map((fault) => fault.path)));
   const story = scanStory(difference, failedBefore, faults, (path) => isCovered(report, path));
@@ -56,11 +55,6 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
       jsonForDatabase(story),
     ],
   );
+  await forgetOldStories(db, computerId);
   return outcome;
-}
-
-function placesOf(faults: readonly Fault[]): PlaceReading[] {
-  const byPath = new Map<string, Fault[]>();
-  for (const fault of faults) byPath.set(fault.path, [...(byPath.get(fault.path) ?? []), fault]);
-  return [...byPath].map(([path, own]) => ({ path, stamp: BY_REPORT, reading: { builds: [], faults: own } }));
 }

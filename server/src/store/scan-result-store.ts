@@ -109,11 +109,11 @@ export const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild
   found,
 });
 
-/** Folders and links that could not be followed, as places with nothing but their faults. */
-function faultPlaces(faults: readonly Fault[]): PlaceReading[] {
+/** Faults as places with nothing else: folders and links that could not be followed have no stamp. */
+export function faultPlaces(faults: readonly Fault[], stamp: readonly string[] = []): PlaceReading[] {
   const byPath = new Map<string, Fault[]>();
   for (const fault of faults) byPath.set(fault.path, [...(byPath.get(fault.path) ?? []), fault]);
-  return [...byPath].map(([path, own]) => ({ path, stamp: [], reading: { builds: [], faults: own } }));
+  return [...byPath].map(([path, own]) => ({ path, stamp, reading: { builds: [], faults: own } }));
 }
 
 /** What lies where the scan looked, to its end, and could read: only there can something vanish. After a cancel nothing does. */
