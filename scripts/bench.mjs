@@ -5,6 +5,7 @@ import { benchFinding } from './bench/finding.mjs';
 import { benchInference } from './bench/inference.mjs';
 import { benchServing } from './bench/serving.mjs';
 import { benchScans } from './bench/scans.mjs';
+import { benchTwoComputers } from './bench/two-computers.mjs';
 import { checkNode, needBuild, needPackages } from './lib/prepare.mjs';
 import { endWith } from './lib/run.mjs';
 
@@ -18,6 +19,7 @@ try {
   await benchArranging();
   await benchFinding();
   await benchAtLarge();
+  await benchTwoComputers();
 } catch (error) {
   endWith(error);
 }

@@ -1,6 +1,6 @@
 /** The interface of the server, once: routes, the page's calls and the OpenAPI document are made from this table. */
 import type { InferType } from 'yup';
-import type { ArrangementDocument, FirstArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
+import type { AnyArrangementDocument, ArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
 import { arrangementDocument } from './arrangement-document.js';
 import { changeRequest, stepRequest, type ChangeRequest } from './intents.js';
 import type { Endpoint } from './endpoint.js';
@@ -70,6 +70,14 @@ export const API = {
     problems: [...SENDS, 'not-found', 'not-done'],
   },
 
+  'GET /union': {
+    summary:
+      'What became of the arrangements of several computers when an update made them one; null where there was one only.',
+    status: 200,
+    answer: thing('Union', { report: answers.unionReport.nullable() }),
+    problems: [],
+  },
+
   'GET /computers/{computer}/folders': {
     summary: 'The plugin folders of a computer, in the order in which they were added.',
     status: 200,
@@ -107,6 +115,13 @@ export const API = {
     summary: 'The whole catalogue as it was worked out, before the producer’s names and corrections.',
     status: 200,
     answer: answers.catalogueView,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/presets': {
+    summary: 'The presets that a computer has, each once for its plugin.',
+    status: 200,
+    answer: answers.presetsView,
     tagged: true,
     problems: NO_COMPUTER,
   },
@@ -191,7 +206,7 @@ export const API = {
     status: 201,
   },
   'GET /computers/{computer}/export': {
-    summary: 'The arrangement as a document (docs/schemas/arrangement-2.schema.json).',
+    summary: 'The arrangement as a document (docs/schemas/arrangement-3.schema.json).',
     status: 200,
     answer: written<ArrangementDocument>({ type: 'object' }),
     problems: NO_COMPUTER,
@@ -283,7 +298,7 @@ type Requested<Key extends EndpointKey> = Api[Key] extends { readonly request: i
 export type RequestOf<Key extends EndpointKey> = Key extends `${string}/changes`
   ? ChangeRequest
   : Key extends `${string}/import`
-    ? ArrangementDocument | FirstArrangementDocument
+    ? AnyArrangementDocument
     : Requested<Key> extends AnySchema
       ? InferType<Requested<Key>>
       : undefined;

@@ -1,5 +1,6 @@
 import { array, lazy, object, string, type Schema } from 'yup';
 
+import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
@@ -27,21 +28,38 @@ const aside = object({ ...documentedFields('aside'), until: day() })
   .default(undefined)
   .defined();
 
-const line = lazy((value: unknown) =>
+const presetReference = {
+  bank: string().strict().max(PRESET_NAME_LENGTH).nullable().defined(),
+  name: string().strict().max(PRESET_NAME_LENGTH).defined(),
+};
+const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
+
+const secondLine = lazy((value: unknown) =>
   typeof value === 'object' && value !== null && 'divider' in value
     ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
     : object({ plugin: id(), ...documentedFields('entry') }).noUnknown(),
 );
 
-const drawer: Schema = object({
-  ...documentedFields('drawer'),
-  name: name('the name of a drawer'),
-  lines: array().of(line).max(MANY).required(),
-  drawers: array()
-    .of(lazy(() => drawer))
-    .max(5000)
-    .required(),
-}).noUnknown();
+const line = lazy((value: unknown) =>
+  typeof value === 'object' && value !== null && 'divider' in value
+    ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
+    : object({ plugin: id(), preset, ...documentedFields('entry') }).noUnknown(),
+);
+
+type LineSchema = typeof line | typeof secondLine;
+
+const drawerOf = (of: LineSchema): Schema => {
+  const drawer: Schema = object({
+    ...documentedFields('drawer'),
+    name: name('the name of a drawer'),
+    lines: array().of(of).max(MANY).required(),
+    drawers: array()
+      .of(lazy(() => drawer))
+      .max(5000)
+      .required(),
+  }).noUnknown();
+  return drawer;
+};
 
 const firstDrawer: Schema = object({
   name: name('the name of a drawer'),
@@ -59,39 +77,73 @@ const head = {
 };
 const chestName = name('the name of a chest');
 
-/** The arrangement document of docs/schemas/arrangement-2.schema.json. */
+const searches = array()
+  .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
+  .max(1000)
+  .required();
+const chestsOf = (of: LineSchema) =>
+  array()
+    .of(
+      object({
+        ...documentedFields('chest'),
+        name: chestName,
+        drawers: array().of(drawerOf(of)).required(),
+      }).noUnknown(),
+    )
+    .max(1000)
+    .required();
+const traysOf = (of: Record<string, AnySchema>) =>
+  array()
+    .of(
+      object({
+        tray: tray(),
+        ...documentedFields('trayName'),
+        name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
+        ...of,
+      }).noUnknown(),
+    )
+    .max(9)
+    .required();
+
+/** The arrangement document of docs/schemas/arrangement-3.schema.json. */
 const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/3']).required(),
+  ...head,
+  plugins: array()
+    .of(
+      object({
+        ...referenceFields,
+        naming,
+        aside,
+        presets: array()
+          .of(object({ preset: preset.nonNullable(), naming: naming.nonNullable() }).noUnknown())
+          .max(MANY)
+          .required(),
+      }).noUnknown(),
+    )
+    .max(MANY)
+    .required(),
+  chests: chestsOf(line),
+  trays: traysOf({
+    items: array()
+      .of(object({ plugin: id(), preset }).noUnknown())
+      .max(MANY)
+      .required(),
+  }),
+  searches,
+}).noUnknown();
+
+/** The form of docs/schemas/arrangement-2.schema.json, which is still read. */
+const second = object({
   schema: string().oneOf(['clever-drawer/arrangement/2']).required(),
   ...head,
   plugins: array()
     .of(object({ ...referenceFields, naming, aside }).noUnknown())
     .max(MANY)
     .required(),
-  chests: array()
-    .of(
-      object({
-        ...documentedFields('chest'),
-        name: chestName,
-        drawers: array().of(drawer).required(),
-      }).noUnknown(),
-    )
-    .max(1000)
-    .required(),
-  trays: array()
-    .of(
-      object({
-        tray: tray(),
-        ...documentedFields('trayName'),
-        name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
-        plugins: pluginIds(),
-      }).noUnknown(),
-    )
-    .max(9)
-    .required(),
-  searches: array()
-    .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
-    .max(1000)
-    .required(),
+  chests: chestsOf(secondLine),
+  trays: traysOf({ plugins: pluginIds() }),
+  searches,
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-1.schema.json, which is still read. */
@@ -112,8 +164,8 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/2'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/2" or an earlier one)',
+      ['clever-drawer/arrangement/3'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/3" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
@@ -123,6 +175,8 @@ export const arrangementDocument: AnySchema = lazy((value: { schema?: unknown } 
   value?.schema === 'clever-drawer/arrangement/1'
     ? first
     : value?.schema === 'clever-drawer/arrangement/2'
-      ? newest
-      : neither,
+      ? second
+      : value?.schema === 'clever-drawer/arrangement/3'
+        ? newest
+        : neither,
 );

@@ -11,7 +11,21 @@ import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { FORMATS } from '@clever-drawer/core/facts/format';
-import { day, id, MANY, name, newId, optionalId, picture, pluginIds, rule, slots, text, tray } from './parts.js';
+import {
+  buildKey,
+  day,
+  id,
+  MANY,
+  name,
+  newId,
+  optionalId,
+  picture,
+  pluginIds,
+  rule,
+  slots,
+  text,
+  tray,
+} from './parts.js';
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
@@ -19,6 +33,12 @@ const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () =>
   array()
     .of(object({ id: id(), pluginId: id() }).noUnknown())
+    .max(MANY)
+    .required();
+
+const keyedBuilds = () =>
+  array()
+    .of(object({ id: id(), pluginId: id(), key: buildKey() }).noUnknown())
     .max(MANY)
     .required();
 
@@ -178,10 +198,10 @@ export const INTENT_SCHEMAS = {
     kind: kind('join-plugins'),
     intoId: id(),
     pluginIds: pluginIds().min(1),
-    builds: builds(),
+    builds: keyedBuilds(),
   }),
-  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), buildIds: pluginIds().min(1) }),
-  'release-builds': object({ kind: kind('release-builds'), buildIds: pluginIds().min(1) }),
+  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), builds: keyedBuilds().min(1) }),
+  'release-builds': object({ kind: kind('release-builds'), keys: array().of(buildKey()).min(1).max(MANY).required() }),
   'name-vendor': object({
     kind: kind('name-vendor'),
     spellings: array().of(string().strict().min(1).max(2000).required()).min(1).max(1000).required(),

@@ -2,9 +2,22 @@
 import { array, number, object, string } from 'yup';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 
-/** The most characters of an id. */
-export const ID_LENGTH = 600;
+/** The most characters of an id: a preset's holds bank and name besides its plugin's. */
+export const ID_LENGTH = 1200;
+/** The most bytes of one: what an index of the database takes, less the drawer that goes in front of it. */
+const ID_BYTES = 2400;
+const anId = () =>
+  string()
+    .strict()
+    .min(1)
+    .max(ID_LENGTH)
+    .test(
+      'bytes',
+      'this name is too long to be kept; give the plugin or preset a shorter one where it was made',
+      (value) => value == null || utf8Length(value) <= ID_BYTES,
+    );
 /** The most things of one kind in a request. */
 export const MANY = 100_000;
 
@@ -17,11 +30,13 @@ export const name = (what: string) =>
     .max(NAME_LENGTH)
     .required(`${what} must not be empty`);
 /** The id of something that is there. */
-export const id = () => string().strict().min(1).max(ID_LENGTH).required();
+export const id = () => anId().required();
 /** See id; null stands for nothing. */
-export const optionalId = () => string().strict().min(1).max(ID_LENGTH).nullable().defined();
+export const optionalId = () => anId().nullable().defined();
 /** The id of something that is to be made. */
 export const newId = () => string().strict().uuid('a new id must be a UUID').required();
+/** What names a build on every computer. */
+export const buildKey = () => id();
 /** Ids of plugins, as many as a request may name. */
 export const pluginIds = () => array().of(id()).strict().max(MANY).required();
 

@@ -61,9 +61,9 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'put-right': { pluginIds: ['p'], right: { role: 'tool', types: ['tuner'], vendor: null } },
   'prefer-build': { pluginId: 'p', buildId: null },
   'prefer-builds': { preference: { criteria: ['format', 'bits'], formats: ['CLAP', 'VST3'] } },
-  'join-plugins': { intoId: 'p', pluginIds: ['q'], builds: [{ id: 'b', pluginId: 'q' }] },
-  'split-plugin': { pluginId: 'p', newId: uuid, buildIds: ['b'] },
-  'release-builds': { buildIds: ['b'] },
+  'join-plugins': { intoId: 'p', pluginIds: ['q'], builds: [{ id: 'b', key: 'VST3 x', pluginId: 'q' }] },
+  'split-plugin': { pluginId: 'p', newId: uuid, builds: [{ id: 'b', key: 'VST3 b', pluginId: 'p' }] },
+  'release-builds': { keys: ['VST3 b'] },
   'name-vendor': { spellings: ['Copperhat VST'], name: 'Copperhat', apart: false },
   'make-session': { id: uuid, name: 'Scene', lanes: [{ id: uuid, kind: 'audio', name: 'Goose', inserts: 4 }] },
 };

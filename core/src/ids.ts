@@ -8,8 +8,12 @@ export type ComputerId = Branded<'computer'>;
 export type PluginId = Branded<'plugin'>;
 /** Names a build: one plugin in one file. */
 export type BuildId = Branded<'build'>;
+/** Names a build on whatever computer it is installed: made of format and identifier. */
+export type BuildKey = Branded<'build key'>;
 /** Names a preset among those of its plugin: made of bank and name, so that it is the same on every computer. */
 export type PresetKey = Branded<'preset'>;
+/** Names what can stand in a drawer, on a tray and in a slot: a plugin, by its own id, or a preset of one. */
+export type ItemId = PluginId | Branded<'preset of a plugin'>;
 /** Names a chest. */
 export type ChestId = Branded<'chest'>;
 /** Names a drawer. */
@@ -21,7 +25,8 @@ export type LaneId = Branded<'lane'>;
 /** Names a slot of a lane. */
 export type SlotId = Branded<'slot'>;
 
-type AnyId = ComputerId | PluginId | BuildId | PresetKey | ChestId | DrawerId | SessionId | LaneId | SlotId;
+type AnyId =
+  ComputerId | PluginId | BuildId | BuildKey | PresetKey | ItemId | ChestId | DrawerId | SessionId | LaneId | SlotId;
 
 /** Marks a string that came from the outside as an id of the wanted kind; the caller has checked it. */
 export const asId = <Id extends AnyId>(text: string): Id => text as Id;

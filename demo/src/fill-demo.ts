@@ -1,9 +1,21 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
+import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { asId, type PluginId } from '@clever-drawer/core/ids';
 import { MAC_FOLDERS } from './lay-out-computers.js';
 import { reportOfWagon } from './report-of-wagon.js';
 
 type Tell = (line: string) => void;
+interface Preset {
+  readonly pluginId: string;
+  readonly bank: string | null;
+  readonly name: string;
+}
+
+const idOfPreset = ({ pluginId, bank, name }: Preset): string =>
+  itemId({ pluginId: asId<PluginId>(pluginId), preset: presetKey({ bank, name }) });
+
 interface Plugin {
   readonly id: string;
   readonly name: string;
@@ -26,6 +38,7 @@ export async function fillDemo(url: string, folder: string, tell: Tell): Promise
   // One folder is found later, so that something has arrived since the drawers were filled.
   await addFolders(api, mac, macFolders.slice(-1));
   tell(`Music room: ${String((await scanned(api, mac)).plugins)} plugins with those that arrived last`);
+  await filePresets(api, mac);
 }
 
 type Api = <T>(method: string, path: string, body?: unknown) => Promise<T>;
@@ -53,6 +66,20 @@ async function addComputer(
   await addFolders(api, id, folders);
   tell(`${name}: ${String((await scanned(api, id)).plugins)} plugins`);
   return id;
+}
+
+/** A favourite is often a plugin with settings, and not the bare plugin: some presets stand in a drawer. */
+async function filePresets(api: Api, computer: string): Promise<void> {
+  const at = `/computers/${computer}`;
+  const { drawer } = await api<{ drawer: { id: string; name: string }[] }>('GET', `${at}/arrangement`);
+  const { presets } = await api<{ presets: Preset[] }>('GET', `${at}/presets`);
+  const drawerIds = drawer.filter((one) => one.name === 'Springs').map((one) => one.id);
+  const { plugins } = await api<{ plugins: { id: string; types: string[] }[] }>('GET', `${at}/catalogue`);
+  const spaces = new Set(
+    plugins.filter(({ types }) => ['reverb', 'delay'].includes(types[0] ?? '')).map(({ id }) => id),
+  );
+  const pluginIds = presets.filter(({ bank, pluginId }) => bank !== null && spaces.has(pluginId)).map(idOfPreset);
+  await api('POST', `${at}/changes`, { intents: [{ kind: 'file', drawerIds, pluginIds: pluginIds.slice(0, 3) }] });
 }
 
 async function addFolders(api: Api, computer: string, folders: readonly string[]): Promise<void> {

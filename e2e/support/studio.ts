@@ -34,8 +34,26 @@ export async function saved(page: Page): Promise<void> {
   await expect(status).toHaveText(/^all saved \d/);
 }
 
+/**
+ * Waits until the page has come to rest: a change of theme reaches it with the next frame, and a colour
+ * that is still fading is neither the one of before nor the one of after.
+ */
+async function atRest(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    const frame = () => new Promise((done) => requestAnimationFrame(done));
+    await frame();
+    await frame();
+    const ending = document
+      .getAnimations()
+      .filter((one) => Number.isFinite(one.effect?.getComputedTiming().endTime ?? 0))
+      .map((one) => one.finished);
+    await Promise.allSettled(ending);
+  });
+}
+
 /** No violation of WCAG A and AA that axe can see. */
 export async function accessible(page: Page): Promise<void> {
+  await atRest(page);
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();

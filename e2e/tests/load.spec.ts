@@ -53,7 +53,7 @@ test('a slot offers only what fits into it', async ({ page }) => {
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${slot}:`) }).click();
     // The list draws what is in sight; its length tells how many there are.
-    const height = await page.getByRole('listbox').evaluate((list) => list.clientHeight);
+    const height = await page.getByRole('listbox').evaluate((list) => list.firstElementChild?.clientHeight ?? 0);
     expect(Math.round((height - 26) / 44)).toBe(expected);
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);

@@ -1,13 +1,10 @@
 // Sort with 50,000 plugins and 300 drawers in the real interface: how long each thing that a hand does takes to show, and to be saved.
-import { spawn } from 'node:child_process';
-import { chmodSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { existsSync } from 'node:fs';
 import pg from 'pg';
 import { CHROMIUM } from '../lib/browser.mjs';
-import { ROOT } from '../lib/run.mjs';
 import { inventPlugins, numbers } from './invented-plugins.mjs';
 import { load, middle, tell } from './measure.mjs';
+import { withServer } from './own-server.mjs';
 
 const PLUGINS = 50_000;
 const DRAWERS = 300;
@@ -22,29 +19,11 @@ export async function benchAtLarge() {
     process.stderr.write('Chromium is missing: no figures of the interface at large. npm test installs it.\n');
     return;
   }
-  const folder = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
-  chmodSync(folder, 0o755);
-  const { startCluster } = await load('server/dist/database/cluster.js');
-  const cluster = await startCluster(join(folder, 'data'));
-  const server = spawn(process.execPath, [join(ROOT, 'server/dist/main.js')], {
-    env: { ...process.env, PORT: '0', DATABASE_URL: cluster.url, XDG_CONFIG_HOME: folder },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  try {
-    const { url } = await new Promise((done, fail) => {
-      server.on('message', done);
-      server.on('exit', (code) => fail(new Error(`the server ended with ${code}`)));
-    });
+  await withServer(async (url, databaseUrl) => {
     const [computer] = await (await fetch(`${url}/api/computers`)).json();
-    await fill(cluster.url, computer.id);
+    await fill(databaseUrl, computer.id);
     await measure(url, computer.id);
-  } finally {
-    const ended = new Promise((done) => server.on('exit', done));
-    server.kill('SIGTERM');
-    await ended;
-    await cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
-  }
+  });
 }
 
 /** Rows straight into the database: what a scan of so many would have left there. */
@@ -54,27 +33,25 @@ async function fill(url, computerId) {
   const plugins = await inventPlugins(numbers(20261124), PLUGINS);
   const rows = plugins.map(({ name, vendor, type }, at) => ({ id: `p/${at}`, name, vendor, type }));
   await db.query(
-    `INSERT INTO plugin ("computerId", id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions)
-     SELECT $1, id, name, vendor, 'audio-effect', 'declared', jsonb_build_array(type), 'declared', '[]'
-     FROM jsonb_to_recordset($2::jsonb) AS r(id text, name text, vendor text, type text)`,
-    [computerId, JSON.stringify(rows)],
+    `INSERT INTO plugin (id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions)
+     SELECT id, name, vendor, 'audio-effect', 'declared', jsonb_build_array(type), 'declared', '[]'
+     FROM jsonb_to_recordset($1::jsonb) AS r(id text, name text, vendor text, type text)`,
+    [JSON.stringify(rows)],
   );
   await db.query(
     `INSERT INTO build (id, "computerId", "pluginId", found, facts)
-     SELECT gen_random_uuid(), "computerId", id, true,
+     SELECT gen_random_uuid(), $1, id, true,
        jsonb_build_object('format', 'VST3', 'architectures', '["x86-64"]'::jsonb, 'version', '1.0', 'path',
          '/plugins/' || id, 'asked', NULL, 'pictures', '[]'::jsonb, 'name', name, 'vendor', vendor)
-     FROM plugin WHERE "computerId" = $1`,
+     FROM plugin`,
     [computerId],
   );
-  await db.query(`INSERT INTO chest ("computerId", id, name, "order") VALUES ($1, 'c', 'Everyday', 'a0')`, [
-    computerId,
-  ]);
+  await db.query(`INSERT INTO chest (id, name, "order") VALUES ('c', 'Everyday', 'a0')`);
   await db.query(
-    `INSERT INTO drawer ("computerId", id, "chestId", name, "order")
-     SELECT $1, 'd' || n, 'c', 'Drawer ' || n, 'a' || (n / 62) || chr(65 + n % 26) || lpad(n::text, 4, '0') || '1'
-     FROM generate_series(0, $2::int - 1) AS n`,
-    [computerId, DRAWERS],
+    `INSERT INTO drawer (id, "chestId", name, "order")
+     SELECT 'd' || n, 'c', 'Drawer ' || n, 'a' || (n / 62) || chr(65 + n % 26) || lpad(n::text, 4, '0') || '1'
+     FROM generate_series(0, $1::int - 1) AS n`,
+    [DRAWERS],
   );
   // One drawer of 5,000, the others of about a hundred each; keys as they come of filing one after the other.
   const { keysBefore } = await load('core/dist/chests/order-keys.js');
@@ -85,18 +62,18 @@ async function fill(url, computerId) {
     return { id: `${drawer}/p/${n}`, drawerId: drawer, pluginId: `p/${n}`, order: keys[at] };
   });
   await db.query(
-    `INSERT INTO entry ("computerId", id, "drawerId", "pluginId", "order")
-     SELECT $1, id, "drawerId", "pluginId", "order"
-     FROM jsonb_to_recordset($2::jsonb) AS r(id text, "drawerId" text, "pluginId" text, "order" text)`,
-    [computerId, JSON.stringify(entries)],
+    `INSERT INTO entry (id, "drawerId", "pluginId", "order")
+     SELECT id, "drawerId", "pluginId", "order"
+     FROM jsonb_to_recordset($1::jsonb) AS r(id text, "drawerId" text, "pluginId" text, "order" text)`,
+    [JSON.stringify(entries)],
   );
   const drawerKeys = keysBefore([], null, DRAWERS);
   await db.query(
-    `UPDATE drawer d SET "order" = k."order" FROM jsonb_to_recordset($2::jsonb) AS k(id text, "order" text)
-     WHERE d."computerId" = $1 AND d.id = k.id`,
-    [computerId, JSON.stringify(drawerKeys.map((order, n) => ({ id: `d${n}`, order })))],
+    `UPDATE drawer d SET "order" = k."order" FROM jsonb_to_recordset($1::jsonb) AS k(id text, "order" text)
+     WHERE d.id = k.id`,
+    [JSON.stringify(drawerKeys.map((order, n) => ({ id: `d${n}`, order })))],
   );
-  await db.query(`UPDATE computer SET "arrangementRevision" = 1, "catalogueRevision" = 1 WHERE id = $1`, [computerId]);
+  await db.query('UPDATE studio SET "arrangementRevision" = 1, "catalogueRevision" = 1');
   await db.end();
 }
 

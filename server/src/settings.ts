@@ -13,7 +13,7 @@ export const SETTINGS_TABLE = [
   {
     name: 'DATABASE_URL',
     meaning:
-      'an existing PostgreSQL server in the place of the private one; which computer this is then stands in ~/.config/clever-drawer (XDG_CONFIG_HOME is heeded)',
+      'an existing PostgreSQL server in the place of the private one, also one that several computers share; which computer this is then stands in ~/.config/clever-drawer (XDG_CONFIG_HOME is heeded)',
     standard: 'none',
   },
   {

@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import { homedir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
@@ -15,9 +16,12 @@ import { openHere, settleHere } from './here.js';
 import type { Settings } from './settings.js';
 import { lockFolder } from './lock-folder.js';
 import { StartupError } from './startup-error.js';
+import { regroupOnce } from './store/carry-over.js';
 import { trimJournal } from './store/change-journal.js';
+import { lockStudio, mustRegroup } from './store/studio-store.js';
 import { Arranging } from './jobs/arranging.js';
 import { Arrivals } from './jobs/arrivals.js';
+import { listenTo } from './jobs/listening.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
 import { endLostScans, endWaitingScans } from './store/scan-store.js';
 
@@ -64,6 +68,10 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     undo.push(() => source.destroy());
     await endLostScans(source.manager);
     if (cluster !== null) await endWaitingScans(source.manager);
+    // What could not be done now is done at the next start; until then each computer's plugins are as they were.
+    await regroupWhereNeeded(source).catch((error: unknown) =>
+      log.warn({ err: error }, 'plugins are not grouped anew'),
+    );
     for (const { id } of await source.manager.find(ComputerRow, { select: { id: true } }))
       await trimJournal(source.manager, asId<ComputerId>(id));
     const isOwnData = settings.databaseUrl === null;
@@ -73,10 +81,17 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const arrivals = new Arrivals(source, log, here);
     undo.push(() => arrivals.close());
     const arranging = new Arranging(source);
+    undo.push(() => Promise.resolve(arranging.close()));
+    const line = await listenTo(
+      databaseUrl,
+      log,
+      (news) => arranging.heard(news),
+      () => arranging.tellHowFar(),
+    );
+    undo.push(() => line.close());
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
     const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits }), (job) => {
       arrivals.scanned(job.folders);
-      arranging.catalogueChanged(job.computerId);
     });
     const context = {
       source,
@@ -97,6 +112,14 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     throw error;
   }
 }
+
+/** After several arrangements were made one: what their computers know of a plugin is put together. */
+const regroupWhereNeeded = (source: DataSource): Promise<void> =>
+  source.transaction(async (db) => {
+    await lockStudio(db);
+    const [computer] = await db.find(ComputerRow, { order: { createdAt: 'ASC', id: 'ASC' }, take: 1 });
+    if (computer !== undefined && (await mustRegroup(db))) await regroupOnce(db, asId<ComputerId>(computer.id));
+  });
 
 function listen(server: Server, port: number): Promise<number> {
   return new Promise((done, fail) => {

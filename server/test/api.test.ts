@@ -134,9 +134,7 @@ describe('arranging', () => {
   it('does not undo over a row that was changed behind its back', async () => {
     await change({ kind: 'rename-drawer', id: drawerId, name: 'New name' });
     await api.source.query('UPDATE drawer SET name = $1 WHERE id = $2', ['Other', drawerId]);
-    await api.source.query('UPDATE computer SET "arrangementRevision" = "arrangementRevision" + 1 WHERE id = $1', [
-      computer,
-    ]);
+    await api.source.query('UPDATE studio SET "arrangementRevision" = "arrangementRevision" + 1');
     expect(await post<ProblemDetails>(`/computers/${computer}/undo`)).toMatchObject({ status: 409 });
     expect((await arrangement()).drawer[0]?.name).toBe('Other');
   });
@@ -190,16 +188,17 @@ describe('arranging', () => {
     ]);
   });
 
-  it('exports a document that its schema accepts, and imports it on another computer without dropping anything', async () => {
+  it('exports a document that its schema accepts, and imports it in another studio without dropping anything', async () => {
     await change({ kind: 'file', drawerIds: [drawerId], pluginIds: ids });
     await change({ kind: 'tray-on', tray: 1, pluginIds: ids });
     const document = await get<Record<string, unknown>>(`/computers/${computer}/export`);
     const schema = JSON.parse(
-      await readFile(new URL('../../docs/schemas/arrangement-2.schema.json', import.meta.url), 'utf8'),
+      await readFile(new URL('../../docs/schemas/arrangement-3.schema.json', import.meta.url), 'utf8'),
     ) as object;
     const accepts = new Ajv2020({ formats: { 'date-time': true } }).compile(schema);
     expect(accepts(document) ? [] : accepts.errors).toEqual([]);
 
+    await api.empty();
     const other = (await post<{ id: string }>('/computers', { name: 'Puppet wagon', system: 'windows' })).body.id;
     const { status, body } = await post<ImportReport>(`/computers/${other}/import`, document);
     expect([status, body.matched, body.missing.map((one) => one.name).sort()]).toEqual([

@@ -129,7 +129,7 @@ describe('loads', () => {
     await change({ kind: 'set-aside', pluginIds: [PLATE], builds: [], reason: 'demo', until: null });
     const before = await arrangement();
     const { builds } = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(PLATE)}`);
-    const named = builds.map(({ id }) => ({ id, pluginId: PLATE }));
+    const named = builds.map(({ id, key }) => ({ id, key, pluginId: PLATE }));
     expect((await change({ kind: 'join-plugins', intoId: EQ, pluginIds: [PLATE], builds: named })).status).toBe(200);
     expect(await loads(EQ)).toBe(1);
     const joined = await arrangement();

@@ -90,11 +90,11 @@ describe('what scripts read', () => {
     const contents = async (id: string) =>
       (await get<DrawerContentsView>(`/computers/${computer}/drawers/${id}`)).lines;
     expect(await contents(drawerId)).toEqual([
-      { pluginId: PLATE, name: 'Vestry Plate', by: 'hand', keyword: null, found: true },
+      { pluginId: PLATE, preset: null, name: 'Vestry Plate', by: 'hand', keyword: null, found: true },
       { divider: 'tails' },
     ]);
     expect(await contents(cleverId)).toEqual([
-      { pluginId: EQ, name: 'Copper EQ', by: 'rule', keyword: 'eq', found: true },
+      { pluginId: EQ, preset: null, name: 'Copper EQ', by: 'rule', keyword: 'eq', found: true },
     ]);
     expect((await api.call('GET', `/computers/${computer}/drawers/${randomUUID()}`)).status).toBe(404);
   });

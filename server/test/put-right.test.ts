@@ -41,7 +41,7 @@ describe('what the producer puts right', () => {
     await change({ kind: 'make-chest', id: chestId, name: 'Everyday', slots: null });
     const drawer = { kind: 'make-drawer', id: randomUUID(), chestId, parentId: null, name: 'A', rule: null };
     await change({ ...drawer, pluginIds: [PLATE] });
-    const builds = (await detail(PLATE)).builds.map((build) => ({ id: build.id, pluginId: PLATE }));
+    const builds = (await detail(PLATE)).builds.map(({ id, key }) => ({ id, key, pluginId: PLATE }));
     expect((await change({ kind: 'join-plugins', intoId: EQ, pluginIds: [PLATE], builds })).status).toBe(200);
     const names = async () => (await catalogue()).plugins.map((plugin) => [plugin.name, plugin.builds.length]);
     expect(await names()).toEqual([
@@ -71,12 +71,17 @@ describe('what the producer puts right', () => {
     // The second is another plugin by its URI; both stand apart until they are joined.
     expect(both).toBeUndefined();
     const [build] = (await detail(EQ)).builds;
-    const split = { kind: 'split-plugin', pluginId: EQ, newId: randomUUID(), buildIds: [build?.id] };
+    const split = {
+      kind: 'split-plugin',
+      pluginId: EQ,
+      newId: randomUUID(),
+      builds: [{ id: build?.id, key: build?.key, pluginId: EQ }],
+    };
     expect((await change(split)).status).toBe(200);
     await scan({ again: true });
     expect((await catalogue()).plugins.some((plugin) => plugin.id === split.newId)).toBe(true);
     expect((await change({ ...split, newId: randomUUID() })).body.detail).toContain('grouped otherwise');
-    await change({ kind: 'release-builds', buildIds: [build?.id] });
+    await change({ kind: 'release-builds', keys: [build?.key] });
     expect((await catalogue()).plugins.some((plugin) => plugin.id === split.newId)).toBe(false);
   });
 
@@ -92,7 +97,7 @@ describe('what the producer puts right', () => {
   it('a regrouping waits for no scan that is being written', async () => {
     const holder = api.source.createQueryRunner();
     await holder.startTransaction();
-    await holder.query(`SELECT pg_advisory_xact_lock(hashtextextended('catalogue ' || $1, 0))`, [computer]);
+    await holder.query(`SELECT pg_advisory_xact_lock(hashtextextended('catalogue', 0))`);
     const wish = { kind: 'name-vendor', spellings: ['Tollgate Sound'], name: 'Tollgate', apart: false };
     expect(await change(wish)).toMatchObject({ status: 409 });
     await holder.rollbackTransaction();

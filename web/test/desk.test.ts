@@ -1,4 +1,4 @@
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { Dragged } from '../src/parts/dragged';
 import type { Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
@@ -23,7 +23,7 @@ const PLUGINS = [
   }),
 ];
 const CATALOGUE = catalogueOf(PLUGINS);
-const nameOf = (id: PluginId): string | undefined => CATALOGUE.byId.get(id)?.name;
+const nameOf = (id: ItemId): string | undefined => CATALOGUE.byId.get(id)?.name;
 const STATE = after(
   EMPTY,
   nameOf,

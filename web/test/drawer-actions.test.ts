@@ -1,7 +1,7 @@
 import type { Changes } from '../src/arrangement/changes';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { ListedLine } from '../src/parts/line';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../src/sort/drawer/drawer-actions';
 import { after, catalogueOf, CHEST, d, drawer, EMPTY, p, plugin } from './support';
@@ -11,7 +11,7 @@ const CATALOGUE = catalogueOf([
   plugin('Plate 9', { vendor: null, loads: 4 }),
   plugin('Echo', { vendor: 'Lintel', types: ['delay'], loads: 7 }),
 ]);
-const nameOf = (id: PluginId): string | undefined => CATALOGUE.byId.get(id)?.name;
+const nameOf = (id: ItemId): string | undefined => CATALOGUE.byId.get(id)?.name;
 const STATE = after(
   EMPTY,
   nameOf,

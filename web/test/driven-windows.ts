@@ -1,6 +1,7 @@
 /** Two windows on a plain server, driven step by step: what is sent, reached, answered and heard happens when the test says so. */
 import type { SavedChange } from '@clever-drawer/contract/responses';
 import { markOf } from '@clever-drawer/core/chests/edit';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import {
   answered,
@@ -15,8 +16,8 @@ import {
 } from '../src/arrangement/window-state';
 import { after, CHEST, d, drawer, EMPTY, p, PlainServer, Refused } from './support';
 
-export const NAMES = new Map(['Plate', 'Echo', 'Goose', 'Hall'].map((name) => [p(name), name]));
-export const nameOf = (id: ReturnType<typeof p>): string | undefined => NAMES.get(id);
+export const NAMES = new Map<ItemId, string>(['Plate', 'Echo', 'Goose', 'Hall'].map((name) => [p(name), name]));
+export const nameOf = (id: ItemId): string | undefined => NAMES.get(id);
 export const START = after(
   EMPTY,
   nameOf,

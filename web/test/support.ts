@@ -4,12 +4,22 @@ import { emptyArrangement, ROW_KINDS, type Arrangement } from '@clever-drawer/co
 import { applyEdits, firstConflict, inverse, markOf, type Edit } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange, planWish } from '@clever-drawer/core/chests/plan-change';
-import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import {
+  asId,
+  type BuildId,
+  type BuildKey,
+  type ChestId,
+  type ComputerId,
+  type DrawerId,
+  type ItemId,
+  type PluginId,
+} from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/queries';
 
 export const p = (id: string): PluginId => asId<PluginId>(id);
 export const d = (id: string): DrawerId => asId<DrawerId>(id);
 export const CHEST = asId<ChestId>('c');
+export const COMPUTER = asId<ComputerId>('m');
 
 /** A plugin with one build. */
 export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlugin => ({
@@ -27,9 +37,11 @@ export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlug
   loads: 0,
   naming: null,
   aside: null,
+  preset: null,
   builds: [
     {
       id: asId<BuildId>(`${id}-build`),
+      key: asId<BuildKey>(`VST3 ${id}`),
       format: 'VST3',
       architectures: [],
       version: null,
@@ -48,12 +60,14 @@ export const catalogueOf = (plugins: readonly ChosenPlugin[]): ChosenCatalogue =
   firstArrival: '2026-01-01T00:00:00.000Z',
   plugins,
   byId: new Map(plugins.map((one) => [one.id, one])),
+  items: plugins,
+  presetsLeftOut: 0,
 });
 
 /** An arrangement after some wishes; throws the refusal of one that is not granted. */
 export function after(
   state: Arrangement,
-  nameOf: (id: PluginId) => string | undefined,
+  nameOf: (id: ItemId) => string | undefined,
   ...intents: Intent[]
 ): Arrangement {
   return intents.reduce((now, intent) => {
@@ -94,7 +108,7 @@ export class PlainServer {
 
   constructor(
     state: Arrangement,
-    private readonly nameOf: (id: PluginId) => string | undefined,
+    private readonly nameOf: (id: ItemId) => string | undefined,
   ) {
     this.state = state;
   }
@@ -142,7 +156,17 @@ export class PlainServer {
     this.state = applyEdits(this.state, edits);
     this.revision++;
     const savedAt = '2026-11-25T12:00:00.000Z';
-    const saved = copied({ revision: this.revision, number, act, label, edits, steps: this.steps, savedAt });
+    const computerId = COMPUTER;
+    const saved = copied({
+      revision: this.revision,
+      computerId,
+      number,
+      act,
+      label,
+      edits,
+      steps: this.steps,
+      savedAt,
+    });
     this.tell(window, saved);
     return saved;
   }

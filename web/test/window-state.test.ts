@@ -1,6 +1,10 @@
+import { markOf } from '@clever-drawer/core/chests/edit';
 import { entriesIn } from '@clever-drawer/core/chests/look-up';
-import { d } from './support';
-import { Driven, two, expectAlike, file, rename, place } from './driven-windows';
+import { planWish } from '@clever-drawer/core/chests/plan-change';
+import { asId, type ComputerId } from '@clever-drawer/core/ids';
+import { heardElsewhere, opened } from '../src/arrangement/window-state';
+import { d, PlainServer } from './support';
+import { Driven, two, expectAlike, file, nameOf, rename, place, START } from './driven-windows';
 
 describe('two windows', () => {
   it('that file into one drawer at the same moment end alike, and the next move is granted', () => {
@@ -140,4 +144,21 @@ it('what was planned on the very state that is held is not drawn anew when it is
   both.one.reach();
   both.one.hearAnswer();
   expect(both.one.window.state).toBe(state);
+});
+
+describe('a window and another computer', () => {
+  it('shows what the other changed, keeps its own steps, and notices what it has missed', () => {
+    const server = new PlainServer(START, nameOf);
+    const window = opened(server.view());
+    const plan = planWish(START, [rename('A', 'Rooms')], nameOf);
+    const saved = server.change(0, [rename('A', 'Rooms')], markOf(plan.ok ? plan.change.edits : []));
+    expect(saved.edits).toHaveLength(1);
+    const elsewhere = { ...saved, computerId: asId<ComputerId>('other') };
+    const next = heardElsewhere(window, elsewhere, nameOf);
+    expect(next.state.drawer.get('A')?.name).toBe('Rooms');
+    expect([next.held.revision, next.history.steps]).toEqual([saved.revision, window.history.steps]);
+    // The same again is known, and one that skips a revision was missed.
+    expect(heardElsewhere(next, elsewhere, nameOf).isBehind).toBe(false);
+    expect(heardElsewhere(window, { ...elsewhere, revision: saved.revision + 1 }, nameOf).isBehind).toBe(true);
+  });
 });

@@ -11,13 +11,14 @@ import {
   type SourcedFact,
 } from '@clever-drawer/core/facts/build-facts';
 import { ARCHITECTURES, FORMATS } from '@clever-drawer/core/facts/format';
-import type { BuildId, ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { BuildId, BuildKey, ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
 import { ruleSchema } from '../parts.js';
 import { count, flag, idOf, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
 
-/** A build as lists show it. `failed`: it did not answer when it was asked; `pictures`: how many came with it. */
+/** A build as lists show it. `key`: what names it on every computer; `failed`: it did not answer when it was asked; `pictures`: how many came with it. */
 export const buildView = thing('Build', {
   id: idOf<BuildId>(),
+  key: idOf<BuildKey>(),
   format: one(FORMATS),
   architectures: listOf(one(ARCHITECTURES)),
   version: words().nullable(),
@@ -60,6 +61,15 @@ export const catalogueView = thing('Catalogue', {
 /** See catalogueView. */
 export type CatalogueView = Answer<typeof catalogueView>;
 
+/** The presets that a computer has, each once for its plugin; `leftOut` are more than are told of. */
+export const presetsView = thing('Presets', {
+  revision: count(),
+  leftOut: count(),
+  presets: listOf(thing(null, { pluginId: idOf<PluginId>(), bank: words().nullable(), name: words() })),
+});
+/** See presetsView. */
+export type PresetsView = Answer<typeof presetsView>;
+
 const evidence = written<Evidence>({
   type: 'object',
   title: 'Evidence',
@@ -81,6 +91,7 @@ const evidence = written<Evidence>({
 /** One build with all its facts, and where each came from. */
 const buildDetail = thing('BuildFacts', {
   id: idOf<BuildId>(),
+  key: idOf<BuildKey>(),
   found: flag(),
   format: one(FORMATS),
   identifier: words().nullable(),
@@ -109,11 +120,15 @@ const buildDetail = thing('BuildFacts', {
   printed: words().nullable(),
 });
 
-/** All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. */
+/**
+ * All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. `builds` are those on this computer,
+ * `elsewhere` names the other computers that have one.
+ */
 export const pluginDetail = thing('PluginDetail', {
   ...WORKED_OUT,
   evidence: listOf(evidence),
   builds: listOf(buildDetail),
+  elsewhere: listOf(words()),
 });
 /** See pluginDetail. */
 export type PluginDetail = Answer<typeof pluginDetail>;
@@ -152,6 +167,10 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   loads: count(),
   builds: listOf(buildView),
   places: placesOfPlugin,
+  /** Presets of it that stand somewhere or have a name of their own. */
+  presets: listOf(
+    thing(null, { bank: words().nullable(), name: words(), title: words(), found: flag(), places: placesOfPlugin }),
+  ),
 });
 /** See arrangedPlugin. */
 export type ArrangedPluginView = Answer<typeof arrangedPlugin>;
@@ -170,10 +189,11 @@ export const drawerView = thing('DrawerSummary', {
 /** See drawerView. */
 export type DrawerView = Answer<typeof drawerView>;
 
-/** A line of a drawer: a plugin with why it is there, or a divider. */
+/** A line of a drawer: a plugin, or a preset of it, with why it is there, or a divider. */
 const drawerLine = written<
   | {
       readonly pluginId: PluginId;
+      readonly preset: { readonly bank: string | null; readonly name: string } | null;
       readonly name: string;
       readonly by: 'hand' | 'rule';
       readonly keyword: string | null;
@@ -187,12 +207,18 @@ const drawerLine = written<
       type: 'object',
       properties: {
         pluginId: { type: 'string' },
+        preset: {
+          type: ['object', 'null'],
+          properties: { bank: { type: ['string', 'null'] }, name: { type: 'string' } },
+          required: ['bank', 'name'],
+          additionalProperties: false,
+        },
         name: { type: 'string' },
         by: { type: 'string', enum: ['hand', 'rule'] },
         keyword: { type: ['string', 'null'] },
         found: { type: 'boolean' },
       },
-      required: ['pluginId', 'name', 'by', 'keyword', 'found'],
+      required: ['pluginId', 'preset', 'name', 'by', 'keyword', 'found'],
       additionalProperties: false,
     },
     {

@@ -2,9 +2,10 @@
 import { string } from 'yup';
 import { ROW_KINDS, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import type { Edit } from '@clever-drawer/core/chests/edit';
+import type { ComputerId } from '@clever-drawer/core/ids';
 import { jsonSchemaOf } from '../json-schema.js';
 import { rowSchema } from '../row-schemas.js';
-import { count, flag, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
+import { count, flag, idOf, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
 
 /** A step of undo or redo: its number in the journal, and what it did in words. */
 export const step = thing('Step', { number: count(), label: words() });
@@ -39,9 +40,10 @@ export const ACTS = ['made', 'undone', 'redone'] as const;
 /** One of them. */
 export type Act = (typeof ACTS)[number];
 
-/** A change that was saved: the step that it is, the edits that it came to, and the revision that the arrangement has now. */
+/** A change that was saved: the step that it is and the computer that it was made at, the edits that it came to, and the revision that the arrangement has now. */
 export const savedChange = thing('SavedChange', {
   revision: count(),
+  computerId: idOf<ComputerId>(),
   number: count(),
   act: one(ACTS),
   label: words(),
@@ -52,10 +54,12 @@ export const savedChange = thing('SavedChange', {
 /** See savedChange. */
 export type SavedChange = Answer<typeof savedChange>;
 
-/** A step of the journal. `undone`: it was taken back, and can be redone. */
+/** A step of the journal, with the computer that it was made at. `undone`: it was taken back, and can be redone there. */
 export const journalEntry = thing('JournalEntry', {
   number: count(),
   label: words(),
+  computerId: idOf<ComputerId>(),
+  computer: words(),
   madeAt: moment(),
   undone: flag(),
   edits: listOf(edit),
@@ -83,10 +87,12 @@ export const arrangementView = written<ArrangementView>({
   additionalProperties: false,
 });
 
-/** How many plugins of an import are on this computer, those that are not, and the change that it was. */
+const namedPlugin = thing(null, { name: words(), vendor: words().nullable() });
+/** How many plugins of an import are on this computer, those that are on others alone, those that are on none, and the change that it was. */
 export const importReport = thing('ImportReport', {
   matched: count(),
-  missing: listOf(thing(null, { name: words(), vendor: words().nullable() })),
+  elsewhere: listOf(namedPlugin),
+  missing: listOf(namedPlugin),
   saved: savedChange,
 });
 /** See importReport. */
@@ -98,10 +104,9 @@ export const made = thing('Made', { id: words() });
 export const sentPicture = thing('SentPicture', { picture: string().defined() });
 
 /**
- * What open windows of a computer are told: first how far things are now, then each change of the arrangement, with the window that made it, and a
- * catalogue that is another now.
+ * What open windows of a computer are told: first how far things are now, and again when something else has changed; and each change of the arrangement, with
+ * the window that made it.
  */
 export type WindowEvent =
   | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
-  | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange }
-  | { readonly kind: 'catalogue' };
+  | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange };

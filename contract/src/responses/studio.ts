@@ -133,3 +133,26 @@ export const vendorView = thing('Vendor', {
 });
 /** See vendorView. */
 export type VendorView = Answer<typeof vendorView>;
+
+/** How a kind of rows was brought over: in all, brought as they were or joined to what was there, the same as what was there, and differing from it. */
+const broughtRows = thing(null, { what: words(), rows: count(), brought: count(), alike: count(), differing: count() });
+
+/**
+ * What became of the arrangements of several computers when they were made one. The first computer's words stand; `differing` holds those of the others that
+ * said otherwise. `steps`: steps of a further computer's journal, which can't be undone any more.
+ */
+export const unionReport = thing('UnionReport', {
+  madeAt: moment(),
+  first: words(),
+  computers: listOf(
+    thing(null, {
+      name: words(),
+      renamed: listOf(thing(null, { was: words(), is: words() })),
+      rows: listOf(broughtRows),
+      steps: count(),
+    }),
+  ),
+  differing: listOf(thing(null, { computer: words(), what: words(), of: words(), kept: words(), other: words() })),
+});
+/** See unionReport. */
+export type UnionReport = Answer<typeof unionReport>;

@@ -49,7 +49,10 @@ export function groupAgain<B extends BuildFacts>(
     const group = result[at];
     if (group !== undefined) result[at] = { ...group, builds: [...group.builds, ...own] };
     else {
-      const [first] = groupBuilds(own, vendors);
+      // Named after most of them.
+      const [first] = groupBuilds(own, vendors).sort(
+        (a, b) => b.builds.length - a.builds.length || (a.id < b.id ? -1 : 1),
+      );
       if (first !== undefined) result.push({ ...first, id, builds: own });
     }
   }

@@ -13,9 +13,28 @@ export interface PluginPreset {
   readonly formats: readonly Format[];
 }
 
+// What parts a key, and an item's id (item-mark.ts), and the escape itself. Nothing else is escaped: an id goes into an index, which takes no long one.
+const PARTING = /[%/¶]/g;
+const escaped = (text: string): string => text.replace(PARTING, encodeURIComponent);
+
 /** The key of a preset of this bank and name; a path is never part of it. */
 export const presetKey = ({ bank, name }: Pick<PresetFacts, 'bank' | 'name'>): PresetKey =>
-  asId<PresetKey>(`${encodeURIComponent(bank ?? '')}/${encodeURIComponent(name)}`);
+  asId<PresetKey>(`${escaped(bank ?? '')}/${escaped(name)}`);
+
+/** The bank and name that a key is made of; a key that is none is all name. */
+export function bankAndName(key: PresetKey): Pick<PresetFacts, 'bank' | 'name'> {
+  const [bank = '', name = ''] = key.includes('/') ? key.split('/') : ['', key];
+  return { bank: bank === '' ? null : decoded(bank), name: decoded(name) };
+}
+
+function decoded(text: string): string {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    // Half a sign: somebody wrote it by hand.
+    return text;
+  }
+}
 
 /** By bank, those without one first, then by name. */
 export const byBankAndName = (a: Pick<PresetFacts, 'bank' | 'name'>, b: Pick<PresetFacts, 'bank' | 'name'>): number =>

@@ -116,9 +116,12 @@ export type ComparedFact = (typeof COMPARED)[number];
 export const changedFacts = (before: BuildFacts, after: BuildFacts): ComparedFact[] =>
   COMPARED.filter((name) => JSON.stringify(before[name]) !== JSON.stringify(after[name]));
 
+const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
 /**
  * Gives each group the id that its builds had before, so that what the producer arranged keeps its plugin when a name or vendor is corrected;
- * a group of new builds takes its own id, told apart when it is taken. The group with most of the known builds keeps an id that two could claim.
+ * a group of new builds takes its own id, told apart when it is taken. The group with most of the known builds keeps an id that two could claim; of two
+ * ids that as many builds had, the one stays that the group would be given today. The order of the builds never decides.
  */
 export function keepPluginIds<B extends BuildFacts>(
   groups: readonly BuildGroup<B>[],
@@ -134,7 +137,11 @@ export function keepPluginIds<B extends BuildFacts>(
     }
     return [...counts].map(([id, count]) => ({ group, id, count }));
   });
-  for (const { group, id } of claims.sort((a, b) => b.count - a.count)) {
+  const isOwn = ({ group, id }: (typeof claims)[number]): number => (group.id === id ? 1 : 0);
+  claims.sort(
+    (a, b) => b.count - a.count || isOwn(b) - isOwn(a) || byText(a.id, b.id) || byText(a.group.id, b.group.id),
+  );
+  for (const { group, id } of claims) {
     if (result.has(group) || taken.has(id)) continue;
     result.set(group, id);
     taken.add(id);

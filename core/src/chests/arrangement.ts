@@ -11,6 +11,7 @@ import { LANE } from './rows/lane.js';
 import { LOOK } from './rows/look.js';
 import { NAMING } from './rows/naming.js';
 import { PREFERENCE } from './rows/preference.js';
+import { PREFERRED_BUILD } from './rows/preferred-build.js';
 import type { OldRow, RowKindSpec } from './rows/row-kind.js';
 import { SESSION } from './rows/session.js';
 import { SLOT } from './rows/slot.js';
@@ -31,6 +32,7 @@ export const ROWS = {
   heldBuild: HELD_BUILD,
   vendorSpelling: VENDOR_SPELLING,
   preference: PREFERENCE,
+  preferredBuild: PREFERRED_BUILD,
   divider: DIVIDER,
   trayName: TRAY_NAME,
   naming: NAMING,
@@ -52,7 +54,10 @@ export const ROW_KINDS = Object.keys(ROWS) as readonly RowKind[];
 /** All that is to be known of a kind, for code that treats all kinds alike. */
 export const specOf = (kind: RowKind): RowKindSpec<OldRow> => ROWS[kind];
 
-/** Everything that the producer arranged on one computer, by kind and id. Treated as immutable. */
+/** The kinds whose rows belong to a computer and not to the studio. */
+export const COMPUTER_KINDS: readonly RowKind[] = ROW_KINDS.filter((kind) => specOf(kind).scope === 'computer');
+
+/** Everything that the producer arranged, as one computer has it: the studio's rows and its own, by kind and id. Treated as immutable. */
 export type Arrangement = { readonly [Kind in RowKind]: ReadonlyMap<string, Rows[Kind]> };
 
 /** An arrangement of the rows of each kind. */

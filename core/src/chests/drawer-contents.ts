@@ -1,4 +1,4 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId } from '../ids.js';
 import type { Matchable } from '../rules/rule.js';
 import { matcherOf } from '../rules/rule.js';
 import { compareNames } from '../text/words.js';
@@ -6,11 +6,12 @@ import type { Arrangement } from './arrangement.js';
 import type { Divider } from './rows/divider.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
+import { itemId } from './item.js';
 import { byOrder, group } from './row-groups.js';
 import type { Sortable } from './drawer-sort.js';
 import { COMPARE_BY } from './drawer-sort.js';
 
-/** A plugin in a drawer, and why: put in by hand, or the keyword that fits it. */
+/** A plugin, or a preset of one, in a drawer, and why: put in by hand, or the keyword that fits it. */
 export interface Content<P> {
   readonly plugin: P;
   /** The name in this drawer alone, else the plugin's own. */
@@ -30,8 +31,8 @@ export interface Contents<P> {
   readonly lines: readonly Line<P>[];
 }
 
-/** What filling a drawer looks at: what rules match, what sorting compares, and the id. */
-export type Placed = Matchable & Sortable & { readonly id: PluginId };
+/** What filling a drawer looks at: what rules match, what sorting compares, the id, and whether it is a preset, which no rule puts anywhere. */
+export type Placed = Matchable & Sortable & { readonly id: ItemId; readonly preset?: object | null };
 
 interface Remembered<P> {
   readonly drawer: Drawer;
@@ -49,7 +50,7 @@ const namesInOrder = new WeakMap<object, readonly unknown[]>();
  */
 export function contentsOf<P extends Placed>(
   state: Arrangement,
-  plugins: ReadonlyMap<PluginId, P>,
+  plugins: ReadonlyMap<ItemId, P>,
   drawer: Drawer,
 ): Contents<P> {
   let known = remembered.get(plugins) as Map<string, Remembered<P>> | undefined;
@@ -66,7 +67,7 @@ export function contentsOf<P extends Placed>(
 /** The plugins of each drawer. */
 export function contentsOfDrawers<P extends Placed>(
   state: Arrangement,
-  plugins: ReadonlyMap<PluginId, P>,
+  plugins: ReadonlyMap<ItemId, P>,
 ): Map<string, readonly Content<P>[]> {
   const all = new Map<string, readonly Content<P>[]>();
   for (const drawer of state.drawer.values()) all.set(drawer.id, contentsOf(state, plugins, drawer).plugins);
@@ -74,13 +75,13 @@ export function contentsOfDrawers<P extends Placed>(
 }
 
 function workOut<P extends Placed>(
-  plugins: ReadonlyMap<PluginId, P>,
+  plugins: ReadonlyMap<ItemId, P>,
   drawer: Drawer,
   entries: readonly Entry[],
   dividers: readonly Divider[],
 ): Contents<P> {
   const byHand = entries.flatMap((entry): Content<P>[] => {
-    const plugin = plugins.get(entry.pluginId);
+    const plugin = plugins.get(itemId(entry));
     return plugin === undefined ? [] : [{ plugin, name: entry.name ?? plugin.name, by: 'hand', keyword: null, entry }];
   });
   const byRule = drawer.rule === null ? [] : ruleContents(drawer, plugins, new Set(byHand.map((one) => one.plugin.id)));
@@ -123,8 +124,8 @@ const comesBefore = (divider: Divider, entry: Entry | null): boolean => entry ==
 
 function ruleContents<P extends Placed>(
   drawer: Drawer,
-  plugins: ReadonlyMap<PluginId, P>,
-  placed: ReadonlySet<PluginId>,
+  plugins: ReadonlyMap<ItemId, P>,
+  placed: ReadonlySet<ItemId>,
 ): Content<P>[] {
   if (drawer.rule === null) return [];
   const keywordFor = matcherOf(drawer.rule);
@@ -136,9 +137,12 @@ function ruleContents<P extends Placed>(
   return found;
 }
 
-function inOrderOfName<P extends Placed>(plugins: ReadonlyMap<PluginId, P>): readonly P[] {
+function inOrderOfName<P extends Placed>(plugins: ReadonlyMap<ItemId, P>): readonly P[] {
   let sorted = namesInOrder.get(plugins) as readonly P[] | undefined;
   if (sorted === undefined)
-    namesInOrder.set(plugins, (sorted = [...plugins.values()].sort((a, b) => compareNames(a.name, b.name))));
+    namesInOrder.set(
+      plugins,
+      (sorted = [...plugins.values()].filter((one) => one.preset == null).sort((a, b) => compareNames(a.name, b.name))),
+    );
   return sorted;
 }

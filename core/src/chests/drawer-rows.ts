@@ -4,6 +4,7 @@ import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
 import type { Edit } from './edit.js';
+import { itemId } from './item.js';
 import { dividersIn, drawerAndInner, drawersIn, entriesIn } from './look-up.js';
 
 /** Entries and dividers before their drawer and inner drawers before the outer one, so that the inverse makes the outer one first. */
@@ -28,7 +29,7 @@ export function copyDrawers(
   return [
     { of: 'drawer', id, before: null, after: copy },
     ...entriesIn(state, drawer.id).map((entry): Edit => {
-      const after = { ...entry, id: entryId(id, entry.pluginId), drawerId: id };
+      const after = { ...entry, id: entryId(id, itemId(entry)), drawerId: id };
       return { of: 'entry', id: after.id, before: null, after };
     }),
     ...dividersIn(state, drawer.id).map((divider, at): Edit => {

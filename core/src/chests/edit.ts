@@ -1,7 +1,7 @@
 import equal from 'fast-deep-equal';
 import { configure } from 'safe-stable-stringify';
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
-import { ROW_KINDS, specOf } from './arrangement.js';
+import { COMPUTER_KINDS, ROW_KINDS, specOf } from './arrangement.js';
 import { carryGroups } from './row-groups.js';
 import type { OldRow } from './rows/row-kind.js';
 import { upgradeRow } from './rows/row-kind.js';
@@ -45,8 +45,12 @@ export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangem
   return result as Arrangement;
 }
 
+/** The edits of rows that belong to the studio: what one computer's window needs to know of another computer's change. */
+export const ofStudio = (edits: readonly Edit[]): readonly Edit[] =>
+  edits.filter((edit) => !COMPUTER_KINDS.includes(edit.of));
+
 /** What names the row of an edit among all rows. */
-export const rowKey = ({ of, id }: Pick<Edit, 'of' | 'id'>): string => `${of}|${id}`;
+export const rowKey = ({ of, id }: RowName): string => `${of}|${id}`;
 
 /** Edits made one after the other as edits of each row once; a row that is in the end as it was before is left out. */
 export function mergeEdits(edits: readonly Edit[]): Edit[] {
@@ -58,9 +62,36 @@ export function mergeEdits(edits: readonly Edit[]): Edit[] {
   return [...merged.values()].filter((edit) => !sameRow(edit.before, edit.after));
 }
 
-/** The first edit whose `before` is not what stands now; undefined when all fit. Two rows are equal when their JSON fields are. */
-export const firstConflict = (state: Arrangement, edits: readonly Edit[]): Edit | undefined =>
-  edits.find((edit) => !sameRow(state[edit.of].get(edit.id) ?? null, edit.before));
+/** What names a row among all rows. */
+export type RowName = Pick<Edit, 'of' | 'id'>;
+
+/**
+ * The first row that keeps edits from being done: one whose `before` is not what stands now, or one that would name a row that is not there afterwards, such as a
+ * place in a drawer that the edits take away. Undefined when all fit.
+ */
+export const firstConflict = (state: Arrangement, edits: readonly Edit[]): RowName | undefined =>
+  edits.find((edit) => !sameRow(state[edit.of].get(edit.id) ?? null, edit.before)) ?? firstDangling(state, edits);
+
+function firstDangling(state: Arrangement, edits: readonly Edit[]): RowName | undefined {
+  const after = applyEdits(state, edits);
+  const hangs = (kind: RowKind, row: object): boolean =>
+    references(kind).some(([column, to]) => {
+      const named = (row as OldRow)[column];
+      return typeof named === 'string' && !after[to].has(named);
+    });
+  const edited = edits.find((edit) => edit.after !== null && hangs(edit.of, edit.after));
+  if (edited !== undefined) return edited;
+  const gone = new Set(edits.filter((edit) => edit.after === null).map((edit) => edit.of));
+  for (const kind of ROW_KINDS) {
+    if (!references(kind).some(([, to]) => gone.has(to))) continue;
+    for (const row of after[kind].values()) if (hangs(kind, row)) return { of: kind, id: row.id };
+  }
+  return undefined;
+}
+
+/** The columns of a kind that name other rows. The catalogue is no part of it: a plugin keeps its row whatever is arranged. */
+const references = (kind: RowKind): readonly (readonly [string, RowKind])[] =>
+  Object.entries(specOf(kind).refersTo).filter((one): one is [string, RowKind] => one[1] !== 'plugin');
 
 const stringify = configure({ deterministic: true });
 

@@ -1,10 +1,11 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Divider } from './rows/divider.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
 import { entryId } from './rows/entry.js';
 import type { Edit } from './edit.js';
+import { itemParts } from './item.js';
 import { byOrder, dividersIn, entriesIn } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf } from './plan.js';
@@ -13,15 +14,15 @@ import type { NameOf } from './plan.js';
 export const linesIn = (state: Arrangement, drawer: Pick<Drawer, 'id'>): (Entry | Divider)[] =>
   [...entriesIn(state, drawer.id), ...dividersIn(state, drawer.id)].sort(byOrder);
 
-/** Edits for the plugins that do not stand in the drawer yet; unknown ones and doubles are passed over. */
-export function fileInto(state: Arrangement, drawer: Drawer, pluginIds: readonly PluginId[], nameOf: NameOf): Edit[] {
-  const fresh = [...new Set(pluginIds)].filter(
+/** Edits for the plugins and presets that do not stand in the drawer yet; unknown ones and doubles are passed over. */
+export function fileInto(state: Arrangement, drawer: Drawer, items: readonly ItemId[], nameOf: NameOf): Edit[] {
+  const fresh = [...new Set(items)].filter(
     (id) => nameOf(id) !== undefined && !state.entry.has(entryId(drawer.id, id)),
   );
   const orders = keysBefore(linesIn(state, drawer), null, fresh.length);
-  return fresh.map((pluginId, index) => {
-    const id = entryId(drawer.id, pluginId);
-    const after: Entry = { id, drawerId: drawer.id, pluginId, order: orders[index] ?? '', name: null };
+  return fresh.map((item, index) => {
+    const id = entryId(drawer.id, item);
+    const after: Entry = { id, drawerId: drawer.id, ...itemParts(item), order: orders[index] ?? '', name: null };
     return { of: 'entry', id, before: null, after };
   });
 }

@@ -1,17 +1,17 @@
 import type { Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
-import type { BuildId, ChestId, DrawerId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
+import type { BuildId, BuildKey, ChestId, DrawerId, ItemId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 import type { ChestSlot } from './rows/chest.js';
 import type { LaneKind } from './rows/lane.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { AsideReason } from './rows/aside.js';
-import type { BuildOf } from './set-aside.js';
+import type { BuildOf, KeyedBuild } from './set-aside.js';
 
 /**
  * What a producer wants done to the arrangement. New things bring their id along, so that screen and server plan the very same change.
- * `before` is the neighbour in front of which something goes; null is the end.
+ * `before` is the neighbour in front of which something goes; null is the end. Where `pluginIds` are items, they may name presets of plugins as well (`item.ts`).
  */
 export type Intent = ChestIntent | DrawerIntent | FilingIntent | TrayIntent | NameIntent | SessionIntent | RightIntent;
 
@@ -32,7 +32,7 @@ type DrawerIntent =
       parentId: DrawerId | null;
       name: string;
       rule: Rule | null;
-      pluginIds: readonly PluginId[];
+      pluginIds: readonly ItemId[];
     }
   | { kind: 'rename-drawer'; id: DrawerId; name: string }
   | { kind: 'set-rule'; id: DrawerId; rule: Rule | null }
@@ -42,34 +42,34 @@ type DrawerIntent =
   | { kind: 'delete-drawer'; id: DrawerId };
 
 type FilingIntent =
-  | { kind: 'file'; drawerIds: readonly DrawerId[]; pluginIds: readonly PluginId[] }
+  | { kind: 'file'; drawerIds: readonly DrawerId[]; pluginIds: readonly ItemId[] }
   /** Files plugins at one spot of a drawer, and moves those that stand in it already, and dividers, there; `before` is an entry or a divider. */
   | {
       kind: 'place';
       drawerId: DrawerId;
-      pluginIds: readonly PluginId[];
+      pluginIds: readonly ItemId[];
       dividerIds: readonly string[];
       before: string | null;
     }
-  | { kind: 'take-out'; drawerId: DrawerId; pluginIds: readonly PluginId[] }
+  | { kind: 'take-out'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
   /** Gives all entries and dividers of a drawer the order of these ids; `by` says what it was sorted by. */
   | { kind: 'arrange'; drawerId: DrawerId; ids: readonly string[]; by: DrawerSort }
   | { kind: 'add-divider'; id: string; drawerId: DrawerId; label: string; before: string | null }
   | { kind: 'label-divider'; id: string; label: string }
   | { kind: 'remove-divider'; id: string }
-  | { kind: 'name-entry'; drawerId: DrawerId; pluginId: PluginId; name: string | null };
+  | { kind: 'name-entry'; drawerId: DrawerId; pluginId: ItemId; name: string | null };
 
 type TrayIntent =
-  | { kind: 'tray-on'; tray: number; pluginIds: readonly PluginId[] }
-  | { kind: 'tray-off'; tray: number; pluginIds: readonly PluginId[] }
-  | { kind: 'place-on-tray'; tray: number; pluginIds: readonly PluginId[]; before: PluginId | null }
+  | { kind: 'tray-on'; tray: number; pluginIds: readonly ItemId[] }
+  | { kind: 'tray-off'; tray: number; pluginIds: readonly ItemId[] }
+  | { kind: 'place-on-tray'; tray: number; pluginIds: readonly ItemId[]; before: ItemId | null }
   /** `pluginIds` null: whatever stands on them. */
-  | { kind: 'clear-trays'; trays: readonly number[]; pluginIds: readonly PluginId[] | null }
+  | { kind: 'clear-trays'; trays: readonly number[]; pluginIds: readonly ItemId[] | null }
   | { kind: 'name-tray'; tray: number; name: string | null }
   | { kind: 'swap-trays'; tray: number; with: number };
 
 type NameIntent =
-  | { kind: 'name-plugins'; pluginIds: readonly PluginId[]; naming: NewNames }
+  | { kind: 'name-plugins'; pluginIds: readonly ItemId[]; naming: NewNames }
   | {
       kind: 'set-aside';
       pluginIds: readonly PluginId[];
@@ -84,7 +84,7 @@ type NameIntent =
   | { kind: 'look'; at: string };
 
 type SessionIntent =
-  | { kind: 'load'; slotId: SlotId; pluginId: PluginId; buildId: BuildId | null }
+  | { kind: 'load'; slotId: SlotId; pluginId: ItemId; buildId: BuildId | null }
   | { kind: 'clear-slot'; slotId: SlotId }
   | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] };
 
@@ -92,9 +92,9 @@ type RightIntent =
   | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }
   | { kind: 'prefer-build'; pluginId: PluginId; buildId: BuildId | null }
   | { kind: 'prefer-builds'; preference: Preference | null }
-  | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
-  | { kind: 'split-plugin'; pluginId: PluginId; newId: PluginId; buildIds: readonly BuildId[] }
-  | { kind: 'release-builds'; buildIds: readonly BuildId[] }
+  | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly KeyedBuild[] }
+  | { kind: 'split-plugin'; pluginId: PluginId; newId: PluginId; builds: readonly KeyedBuild[] }
+  | { kind: 'release-builds'; keys: readonly BuildKey[] }
   | { kind: 'name-vendor'; spellings: readonly string[]; name: string | null; apart: boolean };
 
 /** What is put right for plugins: a field that is absent stays, null goes back to what is worked out. */

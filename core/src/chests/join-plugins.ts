@@ -1,8 +1,9 @@
-import type { BuildId, PluginId } from '../ids.js';
+import type { BuildId, ItemId, PluginId } from '../ids.js';
 import { fold } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { Edit } from './edit.js';
-import { group } from './row-groups.js';
+import { itemId, itemParts } from './item.js';
+import { byOrder } from './row-groups.js';
 import type { Aside } from './rows/aside.js';
 import type { Choice } from './rows/choice.js';
 import { entryId } from './rows/entry.js';
@@ -30,16 +31,26 @@ export function takeOver(
     ...takeWords(state, others, to),
     ...takeFace(state, others, to),
     ...takeCorrections(state, others, to),
+    ...takePreferredBuild(state, others, to),
     ...others.flatMap((id) => takeReasons(state, id, to, buildsOf(id))),
   ];
 }
 
+/** The places of plugins and of their presets, plugin by plugin in the given order. */
+const inOrderOf = <Row extends { readonly id: string; readonly order: string; readonly pluginId: PluginId }>(
+  ids: readonly PluginId[],
+  rows: ReadonlyMap<string, Row>,
+): Row[] => {
+  const own = [...rows.values()].filter((row) => ids.includes(row.pluginId)).sort(byOrder);
+  return ids.flatMap((id) => own.filter((row) => row.pluginId === id));
+};
+
 /** Places that the plugin has by now stay single; a name that the other had there is kept. */
 function takeEntries(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
   const edits = new Map<string, Edit>();
-  for (const entry of others.flatMap((id) => group(state, 'entriesOf', id))) {
+  for (const entry of inOrderOf(others, state.entry)) {
     edits.set(entry.id, { of: 'entry', id: entry.id, before: entry, after: null });
-    const id = entryId(entry.drawerId, to);
+    const id = entryId(entry.drawerId, itemId({ ...entry, pluginId: to }));
     const before = state.entry.get(id) ?? null;
     const taken = edits.get(id)?.after as typeof before | undefined;
     const present = taken ?? before;
@@ -51,9 +62,9 @@ function takeEntries(state: Arrangement, others: readonly PluginId[], to: Plugin
 
 function takeTrays(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
   const edits = new Map<string, Edit>();
-  for (const entry of others.flatMap((id) => group(state, 'traysOf', id))) {
+  for (const entry of inOrderOf(others, state.trayEntry)) {
     edits.set(entry.id, { of: 'trayEntry', id: entry.id, before: entry, after: null });
-    const id = trayEntryId(entry.tray, to);
+    const id = trayEntryId(entry.tray, itemId({ ...entry, pluginId: to }));
     if (!state.trayEntry.has(id) && !edits.has(id))
       edits.set(id, { of: 'trayEntry', id, before: null, after: { ...entry, id, pluginId: to } });
   }
@@ -62,8 +73,18 @@ function takeTrays(state: Arrangement, others: readonly PluginId[], to: PluginId
 
 /** One nickname is shown; another one becomes a tag, so that it is still found, or a line of the note. */
 function takeWords(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
-  const taken = others.map((id) => state.naming.get(id)).filter((naming) => naming !== undefined);
-  if (taken.length === 0) return [];
+  const named = [...state.naming.values()].filter((naming) => others.includes(itemParts(naming.id).pluginId));
+  const items = new Set(named.map((naming) => itemId({ ...itemParts(naming.id), pluginId: to })));
+  return [...items].flatMap((item) => {
+    const { preset } = itemParts(item);
+    const taken = others
+      .map((pluginId) => state.naming.get(itemId({ pluginId, preset })))
+      .filter((naming) => naming !== undefined);
+    return takeWordsOf(state, taken, item);
+  });
+}
+
+function takeWordsOf(state: Arrangement, taken: readonly Naming[], to: ItemId): Edit[] {
   const before = state.naming.get(to) ?? null;
   const after = taken.reduce<Naming>((own, other) => withWordsOf(own, other), {
     id: to,
@@ -115,12 +136,12 @@ function takeFace(state: Arrangement, others: readonly PluginId[], to: PluginId)
   ];
 }
 
-const CORRECTED = ['role', 'types', 'vendor', 'buildId'] as const;
+const CORRECTED = ['role', 'types', 'vendor'] as const;
 
 function takeCorrections(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
   const before = state.choice.get(to) ?? null;
   const edits: Edit[] = [];
-  let after: Choice = { id: to, role: null, types: null, vendor: null, buildId: null, ...before };
+  let after: Choice = { id: to, role: null, types: null, vendor: null, ...before };
   for (const choice of others.map((id) => state.choice.get(id))) {
     if (choice === undefined) continue;
     const isRefused = CORRECTED.some((field) => choice[field] !== null && after[field] !== null);
@@ -129,12 +150,20 @@ function takeCorrections(state: Arrangement, others: readonly PluginId[], to: Pl
       role: after.role ?? choice.role,
       types: after.types ?? choice.types,
       vendor: after.vendor ?? choice.vendor,
-      buildId: after.buildId ?? choice.buildId,
     };
     if (!isRefused) edits.push({ of: 'choice', id: choice.id, before: choice, after: null });
   }
   const isNew = CORRECTED.some((field) => after[field] !== (before?.[field] ?? null));
   return isNew ? [...edits, { of: 'choice', id: to, before, after }] : edits;
+}
+
+function takePreferredBuild(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
+  const preferred = others.map((id) => state.preferredBuild.get(id)).find((one) => one !== undefined);
+  if (preferred === undefined || state.preferredBuild.has(to)) return [];
+  return [
+    { of: 'preferredBuild', id: preferred.id, before: preferred, after: null },
+    { of: 'preferredBuild', id: to, before: null, after: { ...preferred, id: to } },
+  ];
 }
 
 /** A plugin that is set aside as a whole has its builds set aside in the plugin that they join, which is not itself set aside by it. */

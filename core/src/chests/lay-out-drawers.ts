@@ -1,13 +1,14 @@
-import type { ChestId, DrawerId, PluginId } from '../ids.js';
+import type { ChestId, DrawerId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { Edit } from './edit.js';
+import { itemId, type ItemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
 
-/** A line of a drawer to be made: a plugin, maybe under a name of its own there, or a divider. */
-export type PlannedLine = { readonly pluginId: PluginId; readonly name: string | null } | { readonly divider: string };
+/** A line of a drawer to be made: a plugin or preset, maybe under a name of its own there, or a divider. */
+export type PlannedLine = (ItemParts & { readonly name: string | null }) | { readonly divider: string };
 
 /** A drawer to be made, with what it holds and its inner drawers. */
 export interface DrawerPlan {
@@ -47,7 +48,7 @@ function layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[]): Edit[] 
       edits.set(id, { of: 'divider', id, before: null, after: { id, drawerId, label: line.divider, order } });
       return;
     }
-    const id = entryId(drawerId, line.pluginId);
+    const id = entryId(drawerId, itemId(line));
     if (!edits.has(id)) edits.set(id, { of: 'entry', id, before: null, after: { ...line, id, drawerId, order } });
   });
   return [...edits.values()];

@@ -1,5 +1,5 @@
 /** Ways to look rows up: by chest, drawer and tray, each in order. */
-import type { ChestId, DrawerId } from '../ids.js';
+import type { ChestId, DrawerId, ItemId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Chest } from './rows/chest.js';
 import type { Divider } from './rows/divider.js';
@@ -7,6 +7,7 @@ import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
 import type { TrayEntry } from './rows/tray-entry.js';
 import { FAVOURITES } from './rows/tray-entry.js';
+import { itemId } from './item.js';
 import { byOrder, group } from './row-groups.js';
 
 export { byOrder };
@@ -29,6 +30,12 @@ export const dividersIn = (state: Arrangement, drawerId: DrawerId): readonly Div
 /** What is on a tray, in its order. */
 export const trayEntries = (state: Arrangement, tray: number): readonly TrayEntry[] =>
   group(state, 'onTray', String(tray));
+
+/** The item of a place on a tray, by the place's id; null for none. */
+export function itemOnTray(state: Pick<Arrangement, 'trayEntry'>, id: string | null): ItemId | null {
+  const row = id === null ? undefined : state.trayEntry.get(id);
+  return row === undefined ? null : itemId(row);
+}
 
 /** The name of a tray: the producer's, else its standing one. */
 export const trayName = (state: Pick<Arrangement, 'trayName'>, tray: number): string =>

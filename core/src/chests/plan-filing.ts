@@ -1,4 +1,4 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId } from '../ids.js';
 import { matcherOf } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
@@ -6,6 +6,7 @@ import { entryId } from './rows/entry.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { fileInto, linesIn } from './file-into.js';
+import { itemId, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
 import { UNCHANGED, itsPlugin, itsPlugins, nothing, planned, refuse, what } from './plan.js';
@@ -28,7 +29,7 @@ export const FILING_PLANNERS: Planners<
       if (edits.length === 0) {
         return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
       }
-      const filed = new Set(edits.map((edit) => (edit.after as Entry).pluginId));
+      const filed = new Set(edits.map((edit) => itemId(edit.after as Entry)));
       return planned(`file ${what([...filed], nameOf)} into ${names}`, edits);
     },
   },
@@ -44,11 +45,11 @@ export const FILING_PLANNERS: Planners<
       if (neighbour !== null && moved.has(neighbour)) return refuse(UNCHANGED);
       const lines = linesIn(state, drawer).filter((line) => !moved.has(line.id));
       const orders = keysBefore(lines, neighbour, plugins.length + dividers.length);
-      const edits = plugins.map((pluginId, at): Edit => {
-        const id = entryId(drawerId, pluginId);
+      const edits = plugins.map((item, at): Edit => {
+        const id = entryId(drawerId, item);
         const before = state.entry.get(id) ?? null;
         const order = orders[at] ?? '';
-        return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, pluginId, order } };
+        return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, ...itemParts(item), order } };
       });
       dividers.forEach((before, at) => {
         if (before === undefined) return;
@@ -153,8 +154,8 @@ export const FILING_PLANNERS: Planners<
   },
 };
 
-function whyItStays(drawer: Drawer, pluginId: PluginId | undefined, nameOf: NameOf): string {
-  const name = pluginId === undefined ? undefined : nameOf(pluginId);
+function whyItStays(drawer: Drawer, item: ItemId | undefined, nameOf: NameOf): string {
+  const name = item === undefined ? undefined : nameOf(item);
   const word = drawer.rule === null || name === undefined ? null : matcherOf(drawer.rule)({ name });
   if (word === null) return `Not in ${drawer.name}.`;
   return `${name ?? ''} is in ${drawer.name} by its keyword “${word}”. Change the keywords to leave it out.`;

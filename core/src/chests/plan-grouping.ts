@@ -1,4 +1,4 @@
-import type { BuildId, PluginId } from '../ids.js';
+import type { BuildId, BuildKey, PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Edit } from './edit.js';
 import type { Wish } from './intent.js';
@@ -6,6 +6,7 @@ import { takeOver } from './join-plugins.js';
 import type { NameOf, Plan, Planners } from './plan.js';
 import { nothing, planned, refuse, what } from './plan.js';
 import type { HeldBuild } from './rows/held-build.js';
+import type { KeyedBuild } from './set-aside.js';
 
 const GONE = 'One of these plugins is not in the catalogue any more. Scan again, or choose others.';
 
@@ -16,10 +17,7 @@ export const GROUPING_PLANNERS: Planners<'join-plugins' | 'split-plugin' | 'rele
     plan: planJoin,
   },
   'split-plugin': {
-    names: ({ pluginId, newId, buildIds }) => ({
-      plugins: [pluginId, newId],
-      builds: buildIds.map((id) => ({ id, pluginId })),
-    }),
+    names: ({ pluginId, newId, builds }) => ({ plugins: [pluginId, newId], builds }),
     plan: planSplit,
   },
   'release-builds': { names: nothing, plan: planRelease },
@@ -32,7 +30,7 @@ function planJoin(state: Arrangement, wish: Wish<'join-plugins'>, nameOf: NameOf
   if (name === undefined || others.some((id) => nameOf(id) === undefined)) return refuse(GONE);
   if (others.length === 0) return refuse('Choose two plugins or more to join.');
   const builds = wish.builds.filter((build) => others.includes(build.pluginId));
-  const holds = builds.map(({ id, pluginId }) => hold(state, id, pluginId, wish.intoId, true));
+  const holds = heldOnce(state, builds, wish.intoId, true);
   if (holds.length === 0) return refuse('These plugins have no builds that could be joined.');
   const buildsOf = (id: PluginId): BuildId[] => builds.filter((one) => one.pluginId === id).map((one) => one.id);
   const edits = [...holds, ...takeOver(state, others, wish.intoId, buildsOf)];
@@ -44,14 +42,19 @@ function planSplit(state: Arrangement, wish: Wish<'split-plugin'>, nameOf: NameO
   const name = nameOf(wish.pluginId);
   if (name === undefined) return refuse(GONE);
   if (nameOf(wish.newId) !== undefined) return refuse('This plugin has been split off already.');
-  const edits = [...new Set(wish.buildIds)].map((id) => hold(state, id, wish.pluginId, wish.newId, false));
+  const edits = heldOnce(
+    state,
+    wish.builds.filter((build) => build.pluginId === wish.pluginId),
+    wish.newId,
+    false,
+  );
   if (edits.length === 0) return refuse('Choose the builds that are another plugin.');
   return planned(`split ${edits.length === 1 ? 'a build' : `${String(edits.length)} builds`} off ${name}`, edits);
 }
 
 /** Builds go back to where their names put them. */
-function planRelease(state: Arrangement, { buildIds }: Wish<'release-builds'>): Plan {
-  const edits = buildIds.flatMap((id): Edit[] => {
+function planRelease(state: Arrangement, { keys }: Wish<'release-builds'>): Plan {
+  const edits = keys.flatMap((id): Edit[] => {
     const before = state.heldBuild.get(id);
     return before === undefined ? [] : [{ of: 'heldBuild', id, before, after: null }];
   });
@@ -59,7 +62,13 @@ function planRelease(state: Arrangement, { buildIds }: Wish<'release-builds'>): 
   return planned(`group ${edits.length === 1 ? 'a build' : `${String(edits.length)} builds`} by name again`, edits);
 }
 
-function hold(state: Arrangement, id: BuildId, from: PluginId, to: PluginId, whole: boolean): Edit {
+/** Builds that are the same on every computer, and copies of one, are held by one row. */
+function heldOnce(state: Arrangement, builds: readonly KeyedBuild[], to: PluginId, whole: boolean): Edit[] {
+  const byKey = new Map(builds.map((build) => [build.key, build]));
+  return [...byKey.values()].map(({ key, pluginId }) => hold(state, key, pluginId, to, whole));
+}
+
+function hold(state: Arrangement, id: BuildKey, from: PluginId, to: PluginId, whole: boolean): Edit {
   const before = state.heldBuild.get(id) ?? null;
   // A build that is held already came from further back: that is where it goes when it is released.
   const after: HeldBuild = { id, pluginId: to, fromPluginId: before?.fromPluginId ?? from, whole };

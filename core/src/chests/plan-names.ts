@@ -1,4 +1,4 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId, PluginId } from '../ids.js';
 import { fold } from '../text/words.js';
 import { LAST_LOOK } from './rows/look.js';
 import type { Edit } from './edit.js';
@@ -108,7 +108,7 @@ export const NAME_PLANNERS: Planners<
 };
 
 function named(
-  id: PluginId,
+  id: ItemId,
   before: Naming | null,
   { addTags = [], removeTags = [], ...fields }: NewNames,
 ): Naming | null {
@@ -127,7 +127,7 @@ function named(
   return isEmpty ? null : after;
 }
 
-function namingLabel(naming: NewNames, ids: readonly PluginId[], nameOf: NameOf): string {
+function namingLabel(naming: NewNames, ids: readonly ItemId[], nameOf: NameOf): string {
   const of = what(ids, nameOf);
   const tags = naming.addTags ?? [];
   if (naming.nickname != null) return `call ${of} ${naming.nickname}`;

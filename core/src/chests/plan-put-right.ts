@@ -39,9 +39,11 @@ function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf:
   const { pluginId, buildId } = wish;
   const name = nameOf(pluginId);
   if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
-  const edits = choiceEdit(state, pluginId, { buildId });
-  if (edits.length === 0) return refuse(UNCHANGED);
-  return planned(buildId === null ? `prefer builds of ${name} by the rule` : `prefer another build of ${name}`, edits);
+  const before = state.preferredBuild.get(pluginId) ?? null;
+  const after = buildId === null ? null : { id: pluginId, buildId };
+  if (sameRow(before, after)) return refuse(UNCHANGED);
+  const edit: Edit = { of: 'preferredBuild', id: pluginId, before, after };
+  return planned(buildId === null ? `prefer builds of ${name} by the rule` : `prefer another build of ${name}`, [edit]);
 }
 
 function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {
@@ -71,8 +73,8 @@ function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'na
 
 function choiceEdit(state: Arrangement, id: PluginId, wish: Partial<Omit<Choice, 'id'>>): Edit[] {
   const before = state.choice.get(id) ?? null;
-  const full: Choice = { id, role: null, types: null, vendor: null, buildId: null, ...before, ...wish };
-  const isEmpty = full.role === null && full.types === null && full.vendor === null && full.buildId === null;
+  const full: Choice = { id, role: null, types: null, vendor: null, ...before, ...wish };
+  const isEmpty = full.role === null && full.types === null && full.vendor === null;
   const after = isEmpty ? null : full;
   return sameRow(before, after) ? [] : [{ of: 'choice', id, before, after }];
 }

@@ -1,4 +1,3 @@
-import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
 import type { SlotId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
@@ -6,8 +5,9 @@ import type { LaneKind } from './rows/lane.js';
 import type { Slot, SlotKind } from './rows/slot.js';
 import type { Edit } from './edit.js';
 import type { Wish } from './intent.js';
+import { itemId, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
-import type { NameOf, Plan, Planners } from './plan.js';
+import type { Plan, Planners } from './plan.js';
 import { itsPlugin, nothing, planned, refuse } from './plan.js';
 
 const NO_SLOT = 'This slot is not there any more. Reload the page to see the session as it is now.';
@@ -27,7 +27,7 @@ export const SESSION_PLANNERS: Planners<'load' | 'clear-slot' | 'make-session'> 
       if (before === undefined) return refuse(NO_SLOT);
       const name = nameOf(pluginId);
       if (name === undefined) return refuse('This plugin is not in the catalogue. Scan its folder in Intake.');
-      const after: Slot = { ...before, pluginId, buildId };
+      const after: Slot = { ...before, ...itemParts(pluginId), buildId };
       return planned(`load ${name} into ${laneName(state, before)}`, [{ of: 'slot', id: before.id, before, after }]);
     },
   },
@@ -41,8 +41,9 @@ export const SESSION_PLANNERS: Planners<'load' | 'clear-slot' | 'make-session'> 
       const before = state.slot.get(slotId);
       if (before === undefined) return refuse(NO_SLOT);
       if (before.pluginId === null) return refuse('This slot is empty already.');
-      const after: Slot = { ...before, pluginId: null, buildId: null };
-      return planned(`clear ${nameOrPlugin(before.pluginId, nameOf)} from ${laneName(state, before)}`, [
+      const after: Slot = { ...before, pluginId: null, preset: null, buildId: null };
+      const item = itemId({ pluginId: before.pluginId, preset: before.preset });
+      return planned(`clear ${nameOf(item) ?? 'a plugin'} from ${laneName(state, before)}`, [
         { of: 'slot', id: before.id, before, after },
       ]);
     },
@@ -63,12 +64,12 @@ function planSession(state: Arrangement, { id, name, lanes }: Wish<'make-session
     const orders = keysBefore([], null, kinds.length);
     kinds.forEach((kind, at) => {
       const slotId = asId<SlotId>(`${lane.id}/${String(at + 1)}`);
-      const slot: Slot = { id: slotId, laneId: lane.id, kind, order: orders[at] ?? '', pluginId: null, buildId: null };
+      const slot: Slot = { id: slotId, laneId: lane.id, kind, order: orders[at] ?? '', ...EMPTY };
       edits.push({ of: 'slot', id: slotId, before: null, after: slot });
     });
   });
   return planned(`new session ${name}`, edits);
 }
 
-const nameOrPlugin = (id: PluginId, nameOf: NameOf): string => nameOf(id) ?? 'a plugin';
+const EMPTY = { pluginId: null, preset: null, buildId: null };
 const laneName = (state: Arrangement, slot: Slot): string => state.lane.get(slot.laneId)?.name ?? 'the session';

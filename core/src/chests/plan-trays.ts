@@ -1,9 +1,10 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { TrayEntry } from './rows/tray-entry.js';
 import { TRAYS, trayEntryId } from './rows/tray-entry.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
+import { itemId, itemParts } from './item.js';
 import { trayEntries, trayName } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
@@ -23,9 +24,10 @@ export const TRAY_PLANNERS: Planners<
       );
       if (fresh.length === 0) return refuse(`Already on ${trayName(state, tray)}.`);
       const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
-      const edits = fresh.map((pluginId, index): Edit => {
-        const id = trayEntryId(tray, pluginId);
-        return { of: 'trayEntry', id, before: null, after: { id, tray, pluginId, order: orders[index] ?? '' } };
+      const edits = fresh.map((item, index): Edit => {
+        const id = trayEntryId(tray, item);
+        const after = { id, tray, ...itemParts(item), order: orders[index] ?? '' };
+        return { of: 'trayEntry', id, before: null, after };
       });
       return planned(`put ${what(fresh, nameOf)} on ${trayName(state, tray)}`, edits);
     },
@@ -51,9 +53,9 @@ export const TRAY_PLANNERS: Planners<
       const ids = new Set(moved.map((id) => trayEntryId(tray, id)));
       const rest = trayEntries(state, tray).filter((entry) => !ids.has(entry.id));
       const orders = keysBefore(rest, neighbour === null ? null : trayEntryId(tray, neighbour), moved.length);
-      const edits = moved.map((pluginId, at): Edit => {
-        const id = trayEntryId(tray, pluginId);
-        const after = { id, tray, pluginId, order: orders[at] ?? '' };
+      const edits = moved.map((item, at): Edit => {
+        const id = trayEntryId(tray, item);
+        const after = { id, tray, ...itemParts(item), order: orders[at] ?? '' };
         return { of: 'trayEntry', id, before: state.trayEntry.get(id) ?? null, after };
       });
       if (edits.length === 0) return refuse(UNCHANGED);
@@ -64,10 +66,10 @@ export const TRAY_PLANNERS: Planners<
   'clear-trays': {
     names: itsPlugins,
     plan: (state, { trays, pluginIds }, nameOf) => {
-      const wanted = pluginIds === null ? null : new Set<PluginId>(pluginIds);
+      const wanted = pluginIds === null ? null : new Set<ItemId>(pluginIds);
       const edits = trays.flatMap((tray) =>
         trayEntries(state, tray)
-          .filter((entry) => wanted === null || wanted.has(entry.pluginId))
+          .filter((entry) => wanted === null || wanted.has(itemId(entry)))
           .map(off),
       );
       const [only] = trays.length === 1 ? trays : [];
@@ -117,13 +119,13 @@ function swapNames(state: Arrangement, tray: number, other: number): Edit[] {
 
 /** A plugin on both trays has a row on each that changes its place alone; no row is touched twice. */
 function swapEntries(state: Arrangement, tray: number, other: number): Edit[] {
-  const rows = (at: number): ReadonlyMap<PluginId, TrayEntry> =>
-    new Map(trayEntries(state, at).map((entry) => [entry.pluginId, entry]));
+  const rows = (at: number): ReadonlyMap<ItemId, TrayEntry> =>
+    new Map(trayEntries(state, at).map((entry) => [itemId(entry), entry]));
   const [one, two] = [rows(tray), rows(other)];
   const move = (at: number, before: TrayEntry | undefined, from: TrayEntry | undefined): Edit[] => {
-    const pluginId = before?.pluginId ?? from?.pluginId;
-    if (pluginId === undefined) return [];
-    const id = trayEntryId(at, pluginId);
+    const row = before ?? from;
+    if (row === undefined) return [];
+    const id = trayEntryId(at, itemId(row));
     const after = from === undefined ? null : { ...from, id, tray: at };
     return sameRow(before ?? null, after) ? [] : [{ of: 'trayEntry', id, before: before ?? null, after }];
   };

@@ -1,11 +1,12 @@
-import type { PluginId } from '../ids.js';
+import type { ItemId, PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Change, Edit } from './edit.js';
 import type { IntentKind, Wish } from './intent.js';
-import type { BuildOf } from './set-aside.js';
+import { itemParts, pluginOfItem, pluginsOfItems } from './item.js';
+import type { BuildOf, KeyedBuild } from './set-aside.js';
 
-/** What planning needs to know of the catalogue: a plugin's name; undefined when there is no such plugin. */
-export type NameOf = (id: PluginId) => string | undefined;
+/** What planning needs to know of the catalogue: the name of a plugin, or of a preset of it; undefined when there is no such plugin. */
+export type NameOf = (id: ItemId) => string | undefined;
 
 /** A change, or why the wish can't be granted, in words for the producer. */
 export type Plan = { readonly ok: true; readonly change: Change } | { readonly ok: false; readonly refusal: string };
@@ -13,7 +14,7 @@ export type Plan = { readonly ok: true; readonly change: Change } | { readonly o
 /** What of the catalogue a wish names: the server looks these up before it plans, and builds must still belong where the screen showed them. */
 export interface Named {
   readonly plugins?: readonly PluginId[];
-  readonly builds?: readonly BuildOf[];
+  readonly builds?: readonly (BuildOf | KeyedBuild)[];
   /** A picture that must have been sent before. */
   readonly picture?: string | null;
 }
@@ -30,11 +31,13 @@ export type Planners<Kinds extends IntentKind> = { readonly [Kind in Kinds]: Pla
 /** Wishes that name nothing of the catalogue. */
 export const nothing = (): Named => ({});
 /** Wishes that name the plugins that they are about. */
-export const itsPlugins = ({ pluginIds }: { readonly pluginIds: readonly PluginId[] | null }): Named => ({
-  plugins: pluginIds ?? [],
+export const itsPlugins = ({ pluginIds }: { readonly pluginIds: readonly ItemId[] | null }): Named => ({
+  plugins: pluginsOfItems(pluginIds ?? []),
 });
 /** Wishes that name one plugin. */
-export const itsPlugin = ({ pluginId }: { readonly pluginId: PluginId }): Named => ({ plugins: [pluginId] });
+export const itsPlugin = ({ pluginId }: { readonly pluginId: ItemId }): Named => ({
+  plugins: [pluginOfItem(pluginId)],
+});
 
 /** A change that a wish comes to. */
 export const planned = (label: string, edits: readonly Edit[]): Plan => ({ ok: true, change: { label, edits } });
@@ -45,9 +48,13 @@ export const refuse = (refusal: string): Plan => ({ ok: false, refusal });
 export const UNCHANGED = 'That is how it stands already.';
 
 /** "Vestry Plate" for one, "12 plugins" for more. */
-export function what(ids: readonly PluginId[], nameOf: NameOf): string {
+export function what(ids: readonly ItemId[], nameOf: NameOf): string {
   const [first] = ids;
-  return ids.length === 1 && first !== undefined ? (nameOf(first) ?? 'a plugin') : count(ids.length);
+  if (ids.length === 1 && first !== undefined) return nameOf(first) ?? 'a plugin';
+  const presets = ids.filter((id) => itemParts(id).preset !== null).length;
+  if (presets === 0) return count(ids.length);
+  const words = `${String(presets)} ${presets === 1 ? 'preset' : 'presets'}`;
+  return presets === ids.length ? words : `${count(ids.length - presets)} and ${words}`;
 }
 
 /** "1 plugin", "12 plugins". */

@@ -1,13 +1,13 @@
 import type { TypeId } from '../catalogue/type-tree.js';
 import { FAMILIES, familyOf, TYPE_TREE } from '../catalogue/type-tree.js';
-import type { ChestId, DrawerId, PluginId } from '../ids.js';
+import type { ChestId, DrawerId, ItemId } from '../ids.js';
 import { fold, wordsOf } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { drawersOfChest, entriesIn } from './look-up.js';
 
 interface Plugin {
-  readonly id: PluginId;
+  readonly id: ItemId;
   readonly vendor: string | null;
   readonly types: readonly TypeId[];
 }
@@ -39,7 +39,7 @@ export class DrawerProposer {
   constructor(
     private readonly state: Arrangement,
     chestId: ChestId,
-    plugins: ReadonlyMap<PluginId, Plugin>,
+    plugins: ReadonlyMap<ItemId, Plugin>,
   ) {
     this.stats = drawersOfChest(state, chestId).map((drawer) => statsOf(state, drawer, plugins));
   }
@@ -54,7 +54,7 @@ export class DrawerProposer {
   }
 }
 
-function statsOf(state: Arrangement, drawer: Drawer, plugins: ReadonlyMap<PluginId, Plugin>): DrawerStats {
+function statsOf(state: Arrangement, drawer: Drawer, plugins: ReadonlyMap<ItemId, Plugin>): DrawerStats {
   const types = new Map<TypeId, number>();
   const vendors = new Map<string, number>();
   const vendorTypes = new Map<string, number>();

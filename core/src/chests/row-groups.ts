@@ -1,4 +1,5 @@
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
+import { itemId } from './item.js';
 
 interface Ordered {
   readonly id: string;
@@ -22,10 +23,10 @@ export const GROUPINGS = {
   drawersIn: grouping('drawer', (row) => `${row.chestId}|${row.parentId ?? ''}`),
   innerDrawers: grouping('drawer', (row) => row.parentId ?? ''),
   entriesIn: grouping('entry', (row) => row.drawerId),
-  entriesOf: grouping('entry', (row) => row.pluginId),
+  entriesOf: grouping('entry', itemId),
   dividersIn: grouping('divider', (row) => row.drawerId),
   onTray: grouping('trayEntry', (row) => String(row.tray)),
-  traysOf: grouping('trayEntry', (row) => row.pluginId),
+  traysOf: grouping('trayEntry', itemId),
 } as const;
 /** What names a grouping. */
 export type GroupingName = keyof typeof GROUPINGS;

@@ -1,12 +1,17 @@
 import type { Aside, AsideReason } from './rows/aside.js';
 import type { Architecture } from '../facts/format.js';
-import type { BuildId, PluginId } from '../ids.js';
+import type { BuildId, BuildKey, PluginId } from '../ids.js';
 import { wordsOf } from '../text/words.js';
 
 /** A build to be set aside, with the plugin that it belongs to. */
 export interface BuildOf {
   readonly id: BuildId;
   readonly pluginId: PluginId;
+}
+
+/** A build with what names it on every computer. */
+export interface KeyedBuild extends BuildOf {
+  readonly key: BuildKey;
 }
 
 interface AsideBuild {

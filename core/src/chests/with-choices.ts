@@ -6,7 +6,9 @@ import type { TypeId } from '../catalogue/type-tree.js';
 import type { PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
+import type { PresetOf } from './item.js';
 import type { Choice } from './rows/choice.js';
+import type { PreferredBuild } from './rows/preferred-build.js';
 import type { Naming } from './rows/naming.js';
 import type { Aside } from './rows/aside.js';
 
@@ -31,10 +33,12 @@ export interface Chosen {
   readonly naming: Naming | null;
   /** Why the whole plugin is set aside; null when it is in the menus. */
   readonly aside: Aside | null;
+  /** Null for a plugin itself. */
+  readonly preset: PresetOf | null;
 }
 
 /** The kinds of rows that make a plugin what the producer says it is. */
-export type ChoosingRows = Pick<Arrangement, 'choice' | 'preference' | 'naming' | 'aside'>;
+export type ChoosingRows = Pick<Arrangement, 'choice' | 'preference' | 'preferredBuild' | 'naming' | 'aside'>;
 
 /** The rule by which builds are preferred: the producer's, or the standard one. */
 export const preferenceOf = (state: Pick<Arrangement, 'preference'>): Preference =>
@@ -58,14 +62,15 @@ export function withChoices<B extends Ranked, P extends Choosable<B>>(
   const preference = preferenceOf(state);
   return plugins.map((plugin) => {
     const choice = state.choice.get(plugin.id);
+    const preferred = state.preferredBuild.get(plugin.id);
     const naming = state.naming.get(plugin.id) ?? null;
     const aside = state.aside.get(plugin.id) ?? null;
     const asideBuilds = state.aside.size === 0 ? [] : plugin.builds.map((build) => state.aside.get(build.id));
-    const of = [preference, choice, naming, aside, ...asideBuilds];
+    const of = [preference, choice, preferred, naming, aside, ...asideBuilds];
     const known = remembered.get(plugin);
     if (known?.of.length === of.length && known.of.every((one, at) => one === of[at]))
       return known.plugin as P & Chosen;
-    const chosen = choose<B, P>(plugin, { preference, choice, naming, aside, asideBuilds });
+    const chosen = choose<B, P>(plugin, { preference, choice, preferred, naming, aside, asideBuilds });
     remembered.set(plugin, { of, plugin: chosen });
     return chosen;
   });
@@ -74,15 +79,16 @@ export function withChoices<B extends Ranked, P extends Choosable<B>>(
 interface Words {
   readonly preference: Preference;
   readonly choice: Choice | undefined;
+  readonly preferred: PreferredBuild | undefined;
   readonly naming: Naming | null;
   readonly aside: Aside | null;
   readonly asideBuilds: readonly (Aside | undefined)[];
 }
 
 function choose<B extends Ranked, P extends Choosable<B>>(plugin: P, words: Words): P & Chosen {
-  const { preference, choice, naming, aside, asideBuilds } = words;
+  const { preference, choice, preferred, naming, aside, asideBuilds } = words;
   const away = new Set(asideBuilds.filter((one) => one !== undefined).map((one) => one.id));
-  const builds = ranked(plugin.builds, preference, choice?.buildId ?? null, away);
+  const builds = ranked(plugin.builds, preference, preferred?.buildId ?? null, away);
   const there = builds.filter((build) => build.found);
   const [first] = there;
   const allAway = there.length > 0 && there.every((build) => away.has(build.id));
@@ -94,6 +100,7 @@ function choose<B extends Ranked, P extends Choosable<B>>(plugin: P, words: Word
     naming,
     aside: aside ?? buildAside,
     builds,
+    preset: null,
     ...(choice?.vendor == null ? {} : { vendor: choice.vendor }),
     ...(choice?.role == null ? {} : { role: choice.role, roleGrade: 'chosen' as const }),
     ...(choice?.types == null ? {} : { types: choice.types, typeGrade: 'chosen' as const }),

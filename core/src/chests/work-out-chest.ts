@@ -146,7 +146,7 @@ function drawerOf({ name, plugins, inner }: Group, most: number | null, by: Inne
     name,
     rule: null,
     sort: null,
-    lines: tooFull ? [] : plugins.map((plugin) => ({ pluginId: plugin.id, name: null })),
+    lines: tooFull ? [] : plugins.map((plugin) => ({ pluginId: plugin.id, preset: null, name: null })),
     inner: [...parts, ...inner].map((one) => drawerOf(one, most, by)),
   };
 }

@@ -6,6 +6,7 @@ import type { ENTRY } from '../chests/rows/entry.js';
 import type { KEPT_SEARCH } from '../chests/rows/kept-search.js';
 import type { NAMING } from '../chests/rows/naming.js';
 import type { RowKindSpec } from '../chests/rows/row-kind.js';
+import type { PresetFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 
@@ -13,10 +14,11 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/2';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/3';
 type FirstSchema = 'clever-drawer/arrangement/1';
+type SecondSchema = 'clever-drawer/arrangement/2';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-2.schema.json. Plugins are referred to by id. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-3.schema.json. Plugins are referred to by id. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
@@ -26,10 +28,40 @@ export interface ArrangementDocument {
   readonly trays: readonly {
     readonly tray: number;
     readonly name: string | null;
-    readonly plugins: readonly PluginId[];
+    readonly items: readonly ItemReference[];
   }[];
   readonly searches: readonly Documented<typeof KEPT_SEARCH>[];
 }
+
+/** A preset, by what it is known by on every computer. */
+export type PresetReference = Pick<PresetFacts, 'bank' | 'name'>;
+
+/** A plugin, or a preset of it. */
+export interface ItemReference {
+  readonly plugin: PluginId;
+  readonly preset: PresetReference | null;
+}
+
+/** The form before presets: lines and trays name plugins alone. It is still read. */
+export interface SecondArrangementDocument extends Omit<
+  ArrangementDocument,
+  'schema' | 'plugins' | 'chests' | 'trays'
+> {
+  readonly schema: SecondSchema;
+  readonly plugins: readonly Omit<ArrangedPlugin, 'presets'>[];
+  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly SecondDrawerDocument[] })[];
+  readonly trays: readonly {
+    readonly tray: number;
+    readonly name: string | null;
+    readonly plugins: readonly PluginId[];
+  }[];
+}
+type SecondDrawerDocument = Documented<typeof DRAWER> & {
+  readonly lines: readonly (
+    ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string }
+  )[];
+  readonly drawers: readonly SecondDrawerDocument[];
+};
 
 /** The form before dividers, sorting and names: a drawer is a list of plugins. It is still read. */
 export interface FirstArrangementDocument {
@@ -51,6 +83,8 @@ interface FirstDrawerDocument {
 export interface ArrangedPlugin extends PluginReference {
   readonly naming: Documented<typeof NAMING> | null;
   readonly aside: Documented<typeof ASIDE> | null;
+  /** The producer's words for presets of it. */
+  readonly presets: readonly { readonly preset: PresetReference; readonly naming: Documented<typeof NAMING> }[];
 }
 
 /** Enough of a plugin to know it again on another computer, where names and formats may differ. */
@@ -67,13 +101,38 @@ export type DrawerDocument = Documented<typeof DRAWER> & {
   readonly drawers: readonly DrawerDocument[];
 };
 
-/** A line of a drawer: a plugin, maybe under a name of its own there, or a divider with its label. */
-export type LineDocument = ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string };
+/** A line of a drawer: a plugin or a preset of it, maybe under a name of its own there, or a divider with its label. */
+export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readonly divider: string };
+
+/** A document of any version. */
+export type AnyArrangementDocument = ArrangementDocument | SecondArrangementDocument | FirstArrangementDocument;
 
 /** A document of any version in the newest form. */
-export function newestForm(document: ArrangementDocument | FirstArrangementDocument): ArrangementDocument {
+export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
-  const drawer = ({ name, rule, plugins, drawers }: FirstDrawerDocument): DrawerDocument => ({
+  return fromSecond(document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document);
+}
+
+function fromSecond(document: SecondArrangementDocument): ArrangementDocument {
+  const drawer = (one: SecondDrawerDocument): DrawerDocument => ({
+    ...one,
+    lines: one.lines.map((line) => ('divider' in line ? line : { ...line, preset: null })),
+    drawers: one.drawers.map(drawer),
+  });
+  return {
+    ...document,
+    schema: ARRANGEMENT_SCHEMA,
+    plugins: document.plugins.map((plugin) => ({ ...plugin, presets: [] })),
+    chests: document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) })),
+    trays: document.trays.map(({ plugins, ...tray }) => ({
+      ...tray,
+      items: plugins.map((plugin) => ({ plugin, preset: null })),
+    })),
+  };
+}
+
+function fromFirst(document: FirstArrangementDocument): SecondArrangementDocument {
+  const drawer = ({ name, rule, plugins, drawers }: FirstDrawerDocument): SecondDrawerDocument => ({
     name,
     rule,
     sort: null,
@@ -82,7 +141,7 @@ export function newestForm(document: ArrangementDocument | FirstArrangementDocum
   });
   return {
     ...document,
-    schema: ARRANGEMENT_SCHEMA,
+    schema: 'clever-drawer/arrangement/2',
     plugins: document.plugins.map((plugin) => ({ ...plugin, naming: null, aside: null })),
     chests: document.chests.map(({ name, drawers }) => ({ name, slots: null, drawers: drawers.map(drawer) })),
     trays: document.trays.map((tray) => ({ ...tray, name: null })),

@@ -1,5 +1,7 @@
 import type { Arrangement } from '../chests/arrangement.js';
+import { bankAndName } from '../catalogue/plugin-presets.js';
 import { linesIn } from '../chests/file-into.js';
+import { itemParts, type ItemParts } from '../chests/item.js';
 import { byOrder, chestsOf, drawersIn, trayEntries } from '../chests/look-up.js';
 import { ASIDE } from '../chests/rows/aside.js';
 import { CHEST } from '../chests/rows/chest.js';
@@ -10,8 +12,7 @@ import { documentedFields } from '../chests/rows/row-kind.js';
 import { TRAYS } from '../chests/rows/tray-entry.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
-import { asId } from '../ids.js';
-import type { ArrangedPlugin, ArrangementDocument, DrawerDocument } from './arrangement-document.js';
+import type { ArrangedPlugin, ArrangementDocument, DrawerDocument, ItemReference } from './arrangement-document.js';
 import { ARRANGEMENT_SCHEMA } from './arrangement-document.js';
 
 /** A plugin of the catalogue, as far as a document needs it. */
@@ -22,7 +23,7 @@ export interface Exported {
   readonly builds: readonly Pick<BuildFacts, 'format' | 'identifier'>[];
 }
 
-/** Writes chests, drawers, rules, trays, kept searches and the producer's own words. Practice sessions and pictures are not part of it. */
+/** Writes chests, drawers, rules, trays, kept searches and the producer's own words for plugins and presets. Practice sessions and pictures are not part of it. */
 export function exportArrangement(
   state: Arrangement,
   plugins: ReadonlyMap<PluginId, Exported>,
@@ -34,10 +35,14 @@ export function exportArrangement(
     used.add(id);
     return id;
   };
+  const item = ({ pluginId, preset }: ItemParts): ItemReference => ({
+    plugin: note(pluginId),
+    preset: preset === null ? null : bankAndName(preset),
+  });
   const drawer = (one: Drawer): DrawerDocument => ({
     ...documentedFields(DRAWER, one),
     lines: linesIn(state, one).map((line) =>
-      'label' in line ? { divider: line.label } : { plugin: note(line.pluginId), name: line.name },
+      'label' in line ? { divider: line.label } : { ...item(line), name: line.name },
     ),
     drawers: drawersIn(state, one.chestId, one.id).map(drawer),
   });
@@ -48,22 +53,36 @@ export function exportArrangement(
   const trays = TRAYS.map((tray) => ({
     tray,
     name: state.trayName.get(String(tray))?.name ?? null,
-    plugins: trayEntries(state, tray).map((entry) => note(entry.pluginId)),
-  })).filter((tray) => tray.plugins.length > 0 || tray.name !== null);
-  for (const id of state.naming.keys()) note(asId<PluginId>(id));
+    items: trayEntries(state, tray).map(item),
+  })).filter((tray) => tray.items.length > 0 || tray.name !== null);
+  for (const { id } of state.naming.values()) note(itemParts(id).pluginId);
   for (const aside of state.aside.values()) if (aside.buildId === null) note(aside.pluginId);
+  const presets = namedPresets(state);
   return {
     schema: ARRANGEMENT_SCHEMA,
     exportedAt: at.toISOString(),
     computer,
-    plugins: [...used].flatMap((id) => arrangedPlugin(state, plugins.get(id))),
+    plugins: [...used].flatMap((id) => arrangedPlugin(state, plugins.get(id), presets)),
     chests,
     trays,
     searches: [...state.keptSearch.values()].sort(byOrder).map((one) => documentedFields(KEPT_SEARCH, one)),
   };
 }
 
-function arrangedPlugin(state: Arrangement, plugin: Exported | undefined): ArrangedPlugin[] {
+type NamedPresets = ReadonlyMap<PluginId, ArrangedPlugin['presets']>;
+
+function namedPresets(state: Arrangement): NamedPresets {
+  const named = new Map<PluginId, ArrangedPlugin['presets']>();
+  for (const naming of state.naming.values()) {
+    const { pluginId, preset } = itemParts(naming.id);
+    if (preset === null) continue;
+    const own = { preset: bankAndName(preset), naming: documentedFields(NAMING, naming) };
+    named.set(pluginId, [...(named.get(pluginId) ?? []), own]);
+  }
+  return named;
+}
+
+function arrangedPlugin(state: Arrangement, plugin: Exported | undefined, presets: NamedPresets): ArrangedPlugin[] {
   if (plugin === undefined) return [];
   const { id, name, vendor, builds } = plugin;
   const [naming, aside] = [state.naming.get(id), state.aside.get(id)];
@@ -75,6 +94,7 @@ function arrangedPlugin(state: Arrangement, plugin: Exported | undefined): Arran
       builds: builds.map(({ format, identifier }) => ({ format, identifier })),
       naming: naming === undefined ? null : documentedFields(NAMING, naming),
       aside: aside === undefined ? null : documentedFields(ASIDE, aside),
+      presets: presets.get(id) ?? [],
     },
   ];
 }

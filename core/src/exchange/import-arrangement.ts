@@ -1,19 +1,27 @@
+import { presetKey } from '../catalogue/plugin-presets.js';
 import type { Arrangement } from '../chests/arrangement.js';
 import type { Change, Edit } from '../chests/edit.js';
+import { itemId, itemParts, type ItemParts } from '../chests/item.js';
 import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
 import { layOutDrawers } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
 import type { Format } from '../facts/format.js';
-import type { ChestId, DrawerId, PluginId } from '../ids.js';
-import type { ArrangementDocument, DrawerDocument, LineDocument, PluginReference } from './arrangement-document.js';
+import type { ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
+import type {
+  ArrangementDocument,
+  DrawerDocument,
+  ItemReference,
+  LineDocument,
+  PluginReference,
+} from './arrangement-document.js';
 import type { Exported } from './export-arrangement.js';
 
-/** What an import would do: the change, and the plugins that this computer's catalogue lacks (they keep their places). */
+/** What an import would do: the change, the plugins of the catalogue that it names, and those that the catalogue lacks (they keep their places). */
 export interface ImportPlan {
   readonly change: Change;
-  readonly matched: number;
+  readonly matched: readonly PluginId[];
   readonly missing: readonly PluginReference[];
 }
 
@@ -54,9 +62,15 @@ export function planImport(
   const matches = matchReferences(document.plugins, plugins);
   const here = (id: PluginId): PluginId => matches.get(id) ?? id;
   const known = new Set(document.plugins.map((reference) => reference.id));
-  const placed = (ids: readonly PluginId[]): PluginId[] => [...new Set(ids.filter((id) => known.has(id)).map(here))];
+  const partsOf = ({ plugin, preset }: ItemReference): ItemParts => ({
+    pluginId: here(plugin),
+    preset: preset === null ? null : presetKey(preset),
+  });
+  const placed = (items: readonly ItemReference[]): ItemId[] => [
+    ...new Set(items.filter((one) => known.has(one.plugin)).map((one) => itemId(partsOf(one)))),
+  ];
   const line = (one: LineDocument): PlannedLine[] =>
-    'divider' in one ? [one] : known.has(one.plugin) ? [{ pluginId: here(one.plugin), name: one.name }] : [];
+    'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
   const chestOrders = keysBefore(chestsOf(state), null, document.chests.length);
   const names = new Set(chestsOf(state).map((chest) => chest.name));
@@ -80,21 +94,25 @@ export function planImport(
     });
     edits.push(...layOutDrawers(chest.drawers.map(drawerPlan), id, null, () => newId() as DrawerId));
   });
-  for (const { tray, name, plugins: ids } of document.trays) {
+  for (const { tray, name, items } of document.trays) {
     const trayId = String(tray);
     if (name !== null && !state.trayName.has(trayId))
       edits.push({ of: 'trayName', id: trayId, before: null, after: { id: trayId, name } });
-    const fresh = placed(ids).filter((pluginId) => !state.trayEntry.has(trayEntryId(tray, pluginId)));
+    const fresh = placed(items).filter((item) => !state.trayEntry.has(trayEntryId(tray, item)));
     const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
-    fresh.forEach((pluginId, at) => {
-      const entry = { id: trayEntryId(tray, pluginId), tray, pluginId, order: orders[at] ?? '' };
+    fresh.forEach((item, at) => {
+      const entry = { id: trayEntryId(tray, item), tray, ...itemParts(item), order: orders[at] ?? '' };
       edits.push({ of: 'trayEntry', id: entry.id, before: null, after: entry });
     });
   }
-  for (const { id: foreign, naming, aside } of document.plugins) {
+  for (const { id: foreign, naming, aside, presets } of document.plugins) {
     const id = here(foreign);
-    if (naming !== null && !state.naming.has(id))
-      edits.push({ of: 'naming', id, before: null, after: { ...naming, id } });
+    const named = [
+      ...(naming === null ? [] : [{ item: id as ItemId, naming }]),
+      ...presets.map((one) => ({ item: itemId({ pluginId: id, preset: presetKey(one.preset) }), naming: one.naming })),
+    ];
+    for (const { item, naming: words } of named)
+      if (!state.naming.has(item)) edits.push({ of: 'naming', id: item, before: null, after: { ...words, id: item } });
     if (aside !== null && !state.aside.has(id))
       edits.push({ of: 'aside', id, before: null, after: { ...aside, id, pluginId: id, buildId: null } });
   }
@@ -107,7 +125,7 @@ export function planImport(
   });
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
   const label = `import the arrangement of ${document.computer}`;
-  return { change: { label, edits }, matched: matches.size, missing };
+  return { change: { label, edits }, matched: [...new Set(matches.values())], missing };
 }
 
 function freeName(name: string, taken: ReadonlySet<string>): string {

@@ -1,6 +1,7 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
+import { ITEM_MARK } from './item-mark.js';
 import type { Known } from './known-build.js';
 import { linked } from './links.js';
 import { productName } from './product-name.js';
@@ -86,7 +87,7 @@ function splitDifferent<B extends BuildFacts>(
     else part.push(one);
   }
   return parts.map((part, index) => {
-    const suffix = index === 0 ? '' : `~${part[0]?.build.identifier ?? String(index)}`;
+    const suffix = index === 0 ? '' : `~${(part[0]?.build.identifier ?? String(index)).replaceAll(ITEM_MARK, '_')}`;
     const names = part.map((one) => one.name.shown);
     const keys = part.map((one) => one.vendorKey);
     return {

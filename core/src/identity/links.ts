@@ -1,14 +1,11 @@
 import type { BuildFacts } from '../facts/build-facts.js';
+import { utf8Length } from '../text/utf8-length.js';
 import { fold, joined } from '../text/words.js';
+import { UNIQUE_IDENTIFIERS } from './build-key.js';
 import type { Known } from './known-build.js';
-
-/** Formats whose identifiers are meant to be unique. VST2 ids and LADSPA ids are given twice by different makers. */
-const UNIQUE = new Set(['LV2', 'VST3', 'AU', 'CLAP']);
 
 /** Names are cut to fit a field: VST2's effect name and VST3's class name, less the closing zero. Interface headers (VST2 from memory). */
 const CUT_AT = new Set([31, 63]);
-
-const bytes = (text: string): number => new TextEncoder().encode(text).length;
 
 /**
  * Builds by the key of their plugin. Keys that belong together are one: the same identifier, an identifier that another build says it replaces,
@@ -58,7 +55,7 @@ class Sets {
 function joinByIdentifier(known: readonly Known[], keys: readonly string[], sets: Sets): void {
   const byIdentifier = new Map<string, string>();
   known.forEach(({ build }, index) => {
-    if (build.identifier === null || !UNIQUE.has(build.format)) return;
+    if (build.identifier === null || !UNIQUE_IDENTIFIERS.has(build.format)) return;
     const id = `${build.format} ${build.identifier}`;
     const key = keys[index] ?? '';
     const other = byIdentifier.get(id);
@@ -77,7 +74,7 @@ function joinByIdentifier(known: readonly Known[], keys: readonly string[], sets
 function completeCutNames(known: readonly Known[], nameKeys: Map<Known, string>): void {
   for (const one of known) {
     const cut = one.build.name;
-    if (!CUT_AT.has(bytes(cut))) continue;
+    if (!CUT_AT.has(utf8Length(cut))) continue;
     const start = joined(cut);
     const longer = new Set(
       known

@@ -5,11 +5,13 @@ import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
 import { preferenceOf, withChoices } from '../../src/chests/with-choices';
 import { STANDARD_PREFERENCE } from '../../src/catalogue/preference';
-import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { asId, type BuildId, type BuildKey, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
 
 const plugin = (text: string) => asId<PluginId>(text);
 const buildId = (text: string) => asId<BuildId>(text);
-const NAMES = new Map<PluginId, string>(['p', 'q', 'r'].map((name) => [plugin(name), name.toUpperCase()]));
+const key = (text: string) => asId<BuildKey>(text);
+const SPLIT = { id: buildId('b'), key: key('VST3 b'), pluginId: plugin('p') };
+const NAMES = new Map<string, string>(['p', 'q', 'r'].map((name) => [plugin(name), name.toUpperCase()]));
 const drawer = {
   id: asId<DrawerId>('d'),
   chestId: asId<ChestId>('c'),
@@ -23,6 +25,7 @@ const entry = (pluginId: string, order: string) => ({
   id: `d/${pluginId}`,
   drawerId: drawer.id,
   pluginId: plugin(pluginId),
+  preset: null,
   order,
   name: null,
 });
@@ -31,7 +34,7 @@ const START: Arrangement = {
   chest: new Map([['c', { id: drawer.chestId, name: 'Everyday', order: 'a0', slots: null }]]),
   drawer: new Map([['d', drawer]]),
   entry: new Map([entry('q', 'a1'), entry('r', 'a2')].map((one) => [one.id, one])),
-  trayEntry: new Map([['1/q', { id: '1/q', tray: 1, pluginId: plugin('q'), order: 'a0' }]]),
+  trayEntry: new Map([['1/q', { id: '1/q', tray: 1, pluginId: plugin('q'), preset: null, order: 'a0' }]]),
 };
 const plan = (state: Arrangement, intent: Intent) => planChange(state, intent, (id) => NAMES.get(id));
 function after(intent: Intent, state = START): Arrangement {
@@ -120,8 +123,8 @@ describe('joining and splitting plugins', () => {
     intoId: plugin('p'),
     pluginIds: [plugin('q'), plugin('r')],
     builds: [
-      { id: buildId('b'), pluginId: plugin('q') },
-      { id: buildId('c'), pluginId: plugin('r') },
+      { id: buildId('b'), key: key('VST3 b'), pluginId: plugin('q') },
+      { id: buildId('c'), key: key('VST3 c'), pluginId: plugin('r') },
     ],
   };
 
@@ -130,22 +133,20 @@ describe('joining and splitting plugins', () => {
     expect([...state.entry.values()].map((one) => [one.pluginId, one.order])).toEqual([['p', 'a1']]);
     expect([...state.trayEntry.keys()]).toEqual(['1/p']);
     expect([...state.heldBuild.values()]).toEqual([
-      { id: 'b', pluginId: 'p', fromPluginId: 'q', whole: true },
-      { id: 'c', pluginId: 'p', fromPluginId: 'r', whole: true },
+      { id: 'VST3 b', pluginId: 'p', fromPluginId: 'q', whole: true },
+      { id: 'VST3 c', pluginId: 'p', fromPluginId: 'r', whole: true },
     ]);
   });
 
   it('a split is named in words, needs builds, and can be released', () => {
     expect(
-      plan(START, { kind: 'split-plugin', pluginId: plugin('p'), newId: plugin('new'), buildIds: [buildId('b')] }),
+      plan(START, { kind: 'split-plugin', pluginId: plugin('p'), newId: plugin('new'), builds: [SPLIT] }),
     ).toMatchObject({ ok: true, change: { label: 'split a build off P' } });
-    expect(plan(START, { kind: 'split-plugin', pluginId: plugin('p'), newId: plugin('new'), buildIds: [] }).ok).toBe(
+    expect(plan(START, { kind: 'split-plugin', pluginId: plugin('p'), newId: plugin('new'), builds: [] }).ok).toBe(
       false,
     );
-    expect(after({ kind: 'release-builds', buildIds: [buildId('b'), buildId('c')] }, after(join)).heldBuild.size).toBe(
-      0,
-    );
-    expect(plan(START, { kind: 'release-builds', buildIds: [buildId('b')] }).ok).toBe(false);
+    expect(after({ kind: 'release-builds', keys: [key('VST3 b'), key('VST3 c')] }, after(join)).heldBuild.size).toBe(0);
+    expect(plan(START, { kind: 'release-builds', keys: [key('VST3 b')] }).ok).toBe(false);
   });
 
   it('undoing any of it restores what was there (seeded)', () => {
@@ -161,7 +162,7 @@ describe('joining and splitting plugins', () => {
       }),
       fc.record({
         kind: fc.constant('prefer-build' as const),
-        pluginId: fc.constantFrom(...NAMES.keys()),
+        pluginId: fc.constantFrom(...[...NAMES.keys()].map(plugin)),
         buildId: fc.option(fc.constant(buildId('b'))),
       }),
       fc.record({
@@ -171,7 +172,7 @@ describe('joining and splitting plugins', () => {
         apart: fc.boolean(),
       }),
       ids.map((pluginIds) => ({ ...join, pluginIds })),
-      fc.constant<Intent>({ kind: 'release-builds', buildIds: [buildId('b')] }),
+      fc.constant<Intent>({ kind: 'release-builds', keys: [key('VST3 b')] }),
     );
     fc.assert(
       fc.property(fc.array(intents, { maxLength: 8 }), (wishes) => {

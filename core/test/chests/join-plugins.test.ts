@@ -2,15 +2,16 @@ import { applyEdits, inverse } from '../../src/chests/edit';
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
 import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
-import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { asId, type BuildId, type BuildKey, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
 import { afterWith } from './support';
 
 const p = (id: string): PluginId => asId<PluginId>(id);
 const b = (id: string): BuildId => asId<BuildId>(id);
+const k = (text: string): BuildKey => asId<BuildKey>(text);
 const d = (id: string): DrawerId => asId<DrawerId>(id);
 const CHEST = asId<ChestId>('c');
 
-const nameOf = (id: PluginId): string => id.toUpperCase();
+const nameOf = (id: string): string => id.toUpperCase();
 const after = afterWith(nameOf);
 
 const drawer = (id: string, ...pluginIds: string[]): Intent => ({
@@ -39,9 +40,9 @@ const JOIN: Intent = {
   intoId: p('stays'),
   pluginIds: [p('one'), p('two')],
   builds: [
-    { id: b('one-vst3'), pluginId: p('one') },
-    { id: b('one-clap'), pluginId: p('one') },
-    { id: b('two-vst3'), pluginId: p('two') },
+    { id: b('one-vst3'), key: k('VST3 one'), pluginId: p('one') },
+    { id: b('one-clap'), key: k('CLAP one'), pluginId: p('one') },
+    { id: b('two-vst3'), key: k('VST3 two'), pluginId: p('two') },
   ],
 };
 const START = after(

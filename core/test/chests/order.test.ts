@@ -74,7 +74,7 @@ describe('laying out drawers', () => {
   it('makes outer before inner, in order, and a plugin named twice once', () => {
     let number = 0;
     const plan = { rule: null, sort: null, inner: [], lines: [] };
-    const lines = ['p', 'q', 'p'].map((id) => ({ pluginId: asId<PluginId>(id), name: null }));
+    const lines = ['p', 'q', 'p'].map((id) => ({ pluginId: asId<PluginId>(id), preset: null, name: null }));
     const edits = layOutDrawers(
       [
         { ...plan, name: 'A', lines, inner: [{ ...plan, name: 'A1' }] },

@@ -1,14 +1,14 @@
 /** A chest with drawers and wishes, for the tests of plans. */
 import { emptyArrangement } from '../../src/chests/arrangement';
 import type { Intent } from '../../src/chests/intent';
-import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { asId, type ChestId, type DrawerId, type ItemId, type PluginId } from '../../src/ids';
 import { afterWith, saidWith } from './support';
 
 export const PLUGINS = ['Copper EQ', 'Vestry Plate', 'Twice Told', 'Sequencer', 'Slapboard'].map((name) => ({
   id: asId<PluginId>(name),
   name,
 }));
-export const nameOf = (id: PluginId): string | undefined => PLUGINS.find((plugin) => plugin.id === id)?.name;
+export const nameOf = (id: ItemId): string | undefined => PLUGINS.find((plugin) => plugin.id === id)?.name;
 export const chest = asId<ChestId>('c');
 export const d = (name: string): DrawerId => asId<DrawerId>(name);
 export const after = afterWith(nameOf);

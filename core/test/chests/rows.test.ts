@@ -27,7 +27,9 @@ describe('rows of older forms', () => {
   const OLD: readonly [RowKind, object, object][] = [
     ['chest', { id: 'c', name: 'Everyday', order: 'a0' }, { slots: null }],
     ['drawer', { id: 'S', chestId: 'c', parentId: null, name: 'Space', order: 'a0', rule: null }, { sort: null }],
-    ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null }],
+    ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
+    ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],
+    ['slot', { id: 'l/1', laneId: 'l', kind: 'insert', order: 'a0', pluginId: null, buildId: null }, { preset: null }],
   ];
   it.each(OLD)('%s of form 1', (of, row, invented) => {
     const edit = { of, id: 'x', before: row, after: null } as unknown as Edit;

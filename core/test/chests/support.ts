@@ -4,7 +4,7 @@ import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement
 import { linesIn } from '../../src/chests/file-into';
 import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
-import { asId, type BuildId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
+import { asId, type BuildId, type ChestId, type DrawerId, type ItemId, type PluginId } from '../../src/ids';
 
 export const p = (id: string): PluginId => asId<PluginId>(id);
 export const d = (id: string): DrawerId => asId<DrawerId>(id);
@@ -15,12 +15,12 @@ export const CATALOGUE = [
   { name: 'Echo', vendor: 'Lintel', types: ['delay'], loads: 7, arrivedAt: '2026-02-01' },
   { name: 'Comp', vendor: 'Lintel', types: ['compressor'], loads: 7, arrivedAt: '2026-02-02' },
 ].map((one) => ({ ...one, id: p(one.name), types: one.types as never[] }));
-export const byId = new Map(CATALOGUE.map((one) => [one.id, one]));
-export const nameOf = (id: PluginId): string | undefined => byId.get(id)?.name;
+export const byId = new Map<ItemId, (typeof CATALOGUE)[number]>(CATALOGUE.map((one) => [one.id, one]));
+export const nameOf = (id: ItemId): string | undefined => byId.get(id)?.name;
 export const all = CATALOGUE.map((one) => one.id);
 /** Carries wishes out one after the other, with these names of plugins; throws the refusal of one that is not granted. */
 export const afterWith =
-  (names: (id: PluginId) => string | undefined) =>
+  (names: (id: ItemId) => string | undefined) =>
   (state: Arrangement, ...intents: Intent[]): Arrangement =>
     intents.reduce((now, intent) => {
       const plan = planChange(now, intent, names);
@@ -29,7 +29,7 @@ export const afterWith =
     }, state);
 /** What a wish is called, or why it is not granted. */
 export const saidWith =
-  (names: (id: PluginId) => string | undefined) =>
+  (names: (id: ItemId) => string | undefined) =>
   (state: Arrangement, intent: Intent): string => {
     const plan = planChange(state, intent, names);
     return plan.ok ? plan.change.label : plan.refusal;

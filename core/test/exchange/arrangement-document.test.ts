@@ -1,3 +1,5 @@
+import { presetKey } from '../../src/catalogue/plugin-presets';
+import { itemId, itemNames } from '../../src/chests/item';
 import { applyEdits } from '../../src/chests/edit';
 import { emptyArrangement } from '../../src/chests/arrangement';
 import { chestsOf, drawersIn, entriesIn, trayEntries } from '../../src/chests/look-up';
@@ -18,6 +20,10 @@ const reference = (id: string, identifier: string | null): PluginReference => ({
 const here = new Map(
   [reference('a/plate', 'P'), reference('a/echo', 'E'), reference('a/hall', null)].map((one) => [one.id, one]),
 );
+const HALL = itemId({
+  pluginId: asId<PluginId>('a/plate'),
+  preset: presetKey({ bank: 'Rooms', name: 'Vocal Hall' }),
+});
 const chestId = asId<ChestId>('c');
 const drawerId = asId<DrawerId>('d');
 const intents: Intent[] = [
@@ -41,9 +47,16 @@ const intents: Intent[] = [
     pluginIds: [asId<PluginId>('a/echo')],
   },
   { kind: 'tray-on', tray: 1, pluginIds: [asId<PluginId>('a/plate')] },
+  { kind: 'file', drawerIds: [drawerId], pluginIds: [HALL] },
+  { kind: 'tray-on', tray: 2, pluginIds: [HALL] },
+  { kind: 'name-plugins', pluginIds: [HALL], naming: { nickname: 'the cave' } },
 ];
 const state = intents.reduce((now, intent) => {
-  const plan = planChange(now, intent, (id) => here.get(id)?.name);
+  const plan = planChange(
+    now,
+    intent,
+    itemNames((id) => here.get(id)?.name),
+  );
   return plan.ok ? applyEdits(now, plan.change.edits) : now;
 }, emptyArrangement());
 const exported = exportArrangement(state, here, 'Music room', new Date(0));
@@ -54,11 +67,15 @@ describe('export and import', () => {
   it('import after export is the same, beside what is there', () => {
     const plan = planImport(state, exported, here, newId);
     const both = applyEdits(state, plan.change.edits);
-    expect(plan).toMatchObject({ matched: 3, missing: [] });
+    expect([plan.matched.length, plan.missing]).toEqual([3, []]);
     expect(chestsOf(both).map((chest) => chest.name)).toEqual(['Everyday', 'Everyday (2)']);
     const again = exportArrangement(both, here, 'Music room', new Date(0));
     expect(again.chests[1]?.drawers).toEqual(exported.chests[0]?.drawers);
     expect(trayEntries(both, 1)).toHaveLength(1);
+    // A preset goes along by bank and name.
+    expect(again.trays[1]?.items).toEqual([{ plugin: 'a/plate', preset: { bank: 'Rooms', name: 'Vocal Hall' } }]);
+    const fresh = applyEdits(emptyArrangement(), planImport(emptyArrangement(), exported, here, newId).change.edits);
+    expect([fresh.naming.get(HALL)?.nickname, fresh.trayEntry.has(`2/${HALL}`)]).toEqual(['the cave', true]);
   });
 
   it('knows a plugin again by the identifier of a build when its name differs', () => {
@@ -75,6 +92,8 @@ describe('export and import', () => {
       'b/gilded-plate',
       'a/echo',
       'a/hall',
+      // A preset of it.
+      'b/gilded-plate',
     ]);
     expect(plan.missing.map((one) => one.id).sort()).toEqual(['a/echo', 'a/hall']);
   });

@@ -3,13 +3,13 @@ import { DataSource } from 'typeorm';
 import { StartupError } from '../startup-error.js';
 import { ARRANGED_ROWS } from './entities/arranged-rows.js';
 import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
-import { ComputerRow, FolderRow, ScanRow } from './entities/computer.js';
+import { ComputerRow, FolderRow, ScanRow, StudioRow } from './entities/computer.js';
 import { ChangeRow, LoadRow } from './entities/journal.js';
 import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
 
 const ENTITIES = [
-  ...[ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
+  ...[StudioRow, ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
   ...[ChangeRow, LoadRow, PictureRow],
   ...ARRANGED_ROWS,
 ];

@@ -10,6 +10,7 @@ import {
 } from '@clever-drawer/contract/api';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import { findComputer } from '../store/computer-store.js';
+import { revisionsOf } from '../store/studio-store.js';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
 
@@ -32,7 +33,7 @@ export type Handlers<Keys extends EndpointKey> = { readonly [Key in Keys]: Handl
 const LARGEST_JSON = '32mb';
 const LARGEST_BYTES = '8mb';
 /** Goes up when an answer of the same revisions changes its form. */
-const ANSWER_FORM = 1;
+const ANSWER_FORM = 2;
 
 /** The routes of the whole table: each checks what is sent, hands it to its handler, and answers as the table says. */
 export function serve(context: Context, handlers: Handlers<EndpointKey>): Router {
@@ -73,9 +74,10 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
   };
 }
 
-/** Puts the tag of the computer's revisions on the answer; when that is what the asker has already, says so and is done (RFC 9110, 13.1.2). */
+/** Puts the tag of the studio's revisions on the answer; when that is what the asker has already, says so and is done (RFC 9110, 13.1.2). */
 async function isAsItWas({ source }: Context, request: Request, response: Response): Promise<boolean> {
-  const { arrangementRevision, catalogueRevision } = await findComputer(source.manager, request.params.computer);
+  await findComputer(source.manager, request.params.computer);
+  const { arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
   // Weak: the same content, maybe with its fields in another order. Made before the answer, so that it never promises too much.
   const tag = `"${[ANSWER_FORM, arrangementRevision, catalogueRevision].join('.')}"`;
   response.set('ETag', `W/${tag}`);

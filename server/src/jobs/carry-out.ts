@@ -3,8 +3,9 @@ import type { SavedChange } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { markOf } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { itemNames } from '@clever-drawer/core/chests/item';
 import { namedBy, planWish } from '@clever-drawer/core/chests/plan-change';
-import type { BuildOf } from '@clever-drawer/core/chests/set-aside';
+import type { BuildOf, KeyedBuild } from '@clever-drawer/core/chests/set-aside';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { conflict, refused } from '../http/http-error.js';
 import { namesOf, ownersOf } from '../store/catalogue-store.js';
@@ -22,7 +23,6 @@ export async function carryOut(
   const named = intents.map((intent) => namedBy(intent, state));
   const names = await namesOf(
     db,
-    computerId,
     named.flatMap((one) => one.plugins ?? []),
   );
   await checkBuilds(
@@ -31,25 +31,37 @@ export async function carryOut(
     named.flatMap((one) => one.builds ?? []),
   );
   for (const { picture = null } of named)
-    if (picture !== null && !(await hasPicture(db, computerId, picture)))
+    if (picture !== null && !(await hasPicture(db, picture)))
       throw refused('This picture has not been sent yet. Drop it onto the plugin again.');
-  const plan = planWish(state, intents, (id) => names.get(id));
+  const plan = planWish(
+    state,
+    intents,
+    itemNames((id) => names.get(id)),
+  );
   if (!plan.ok) throw refused(plan.refusal);
   if (mark !== undefined && mark !== markOf(plan.change.edits))
     throw conflict(
       `Another window has just changed what “${plan.change.label}” touches, so it was not done. Look at it as it is now, and do it again if it is still right.`,
     );
-  return saveChange(db, computerId, plan.change);
+  return saveChange(db, computerId, state, plan.change);
 }
 
 /** Builds that a wish names must still belong where the screen showed them. */
-async function checkBuilds(db: EntityManager, computerId: ComputerId, builds: readonly BuildOf[]): Promise<void> {
+async function checkBuilds(
+  db: EntityManager,
+  computerId: ComputerId,
+  builds: readonly (BuildOf | KeyedBuild)[],
+): Promise<void> {
   if (builds.length === 0) return;
   const owners = await ownersOf(
     db,
     computerId,
     builds.map((build) => build.id),
   );
-  if (builds.some(({ id, pluginId }) => owners.get(id) !== pluginId))
+  const belongs = (build: BuildOf | KeyedBuild): boolean => {
+    const known = owners.get(build.id);
+    return known?.pluginId === build.pluginId && (!('key' in build) || known.key === build.key);
+  };
+  if (!builds.every(belongs))
     throw refused('These builds have been grouped otherwise in the meantime. Look again, and repeat it.');
 }

@@ -7,6 +7,7 @@ import { rowsOf } from '../store/arrangement-store.js';
 import { arrangedPlugins, drawerContents, drawerSummaries } from '../store/arranged-catalogue.js';
 import { listJournal, stepsOf } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
+import { revisionsOf } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
 type Keys = `GET /computers/{computer}/${'arrangement' | 'plugins' | 'drawers' | 'drawers/{drawer}' | 'journal'}`;
@@ -19,12 +20,13 @@ export function arrangementHandlers({ source, arranging }: Context): Handlers<Ke
       source.transaction('REPEATABLE READ', async (db) => {
         const computer = await findComputer(db, path.computer);
         const id = asId<ComputerId>(computer.id);
+        const { arrangementRevision } = await revisionsOf(db);
         const rows: [string, unknown][] = [];
         for (const kind of ROW_KINDS) rows.push([kind, await rowsOf(db, id, kind)]);
         const steps = await stepsOf(db, id);
         return {
           ...Object.fromEntries(rows),
-          revision: computer.arrangementRevision,
+          revision: arrangementRevision,
           steps,
         } as unknown as ArrangementView;
       }),
@@ -41,8 +43,8 @@ export function arrangementHandlers({ source, arranging }: Context): Handlers<Ke
       }),
 
     'GET /computers/{computer}/journal': async ({ path, query: { before, limit } }) => {
-      const { id } = await findComputer(source.manager, path.computer);
-      return listJournal(source.manager, asId<ComputerId>(id), before ?? null, limit);
+      await findComputer(source.manager, path.computer);
+      return listJournal(source.manager, before ?? null, limit);
     },
   };
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
+import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { itemParts, presetTitle } from '@clever-drawer/core/chests/item';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
@@ -10,7 +12,8 @@ import {
   type ChestId,
   type ComputerId,
   type DrawerId,
-  type PluginId,
+  type ItemId,
+  type PresetKey,
   type SlotId,
 } from '@clever-drawer/core/ids';
 import { fits, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
@@ -66,26 +69,33 @@ export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
         const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
           asId<DrawerId>(randomUUID()),
         );
-        return { saved: await saveChange(db, computerId, change) };
+        return { saved: await saveChange(db, computerId, state, change) };
       });
       return saved;
     },
 
     'POST /computers/{computer}/loads': async ({ path, window, body: load }) => {
       const { saved } = await arranging.change(path.computer, window, async (db, id, state) => {
-        const known = await loadPlugin(db, id, asId<PluginId>(load.pluginId));
+        const item = asId<ItemId>(load.pluginId);
+        const { pluginId, preset } = itemParts(item);
+        const known = await loadPlugin(db, id, pluginId);
         const plugin = known === null ? undefined : withChoices([known], state)[0];
         if (plugin === undefined) throw notFound('plugin');
-        const build = plugin.builds.find((one) => one.found);
-        if (build === undefined)
+        const there = plugin.builds.filter((one) => one.found);
+        if (there.length === 0)
           throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
+        const build = there.find((one) => preset === null || one.presetList.some((own) => presetKey(own) === preset));
+        if (build === undefined)
+          throw refused(
+            `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found at the last look. Scan its folder in Intake, or load ${plugin.name} without it.`,
+          );
         const slot = state.slot.get(load.slotId);
         if (slot !== undefined && plugin.role !== null && !fits(slot.kind, plugin.role))
           throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[slot.kind]}.`);
         const slotId = asId<SlotId>(load.slotId);
-        const intent: Intent = { kind: 'load', slotId, pluginId: plugin.id, buildId: build.id };
+        const intent: Intent = { kind: 'load', slotId, pluginId: item, buildId: build.id };
         const change = await carryOut(db, id, state, [intent]);
-        await countLoad(db, id, { ...load, buildId: build.id, change: change.number });
+        await countLoad(db, id, { ...load, pluginId, preset, buildId: build.id, change: change.number });
         return { saved: change };
       });
       return saved;

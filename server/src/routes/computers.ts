@@ -15,21 +15,26 @@ import {
   removeFolder,
   renameComputer,
 } from '../store/computer-store.js';
+import { loadPresets } from '../store/preset-store.js';
+import { unionOf } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
 type Keys =
   | `${'GET' | 'POST'} /computers`
   | 'PATCH /computers/{computer}'
+  | 'GET /union'
   | `${'GET' | 'POST'} /computers/{computer}/folders`
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | 'GET /computers/{computer}/proposed-folders'
-  | `GET /computers/{computer}/${'catalogue' | 'vendors' | 'plugins/{plugin}'}`;
+  | `GET /computers/{computer}/${'catalogue' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
 export function computerHandlers({ source, presentFolders, arrivals, here }: Context): Handlers<Keys> {
   const db = source.manager;
   return {
     'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
+
+    'GET /union': async () => ({ report: await unionOf(db) }),
 
     'POST /computers': async ({ body }) => {
       const isFirst = (await listComputers(db)).length === 0;
@@ -74,6 +79,8 @@ export function computerHandlers({ source, presentFolders, arrivals, here }: Con
     },
 
     'GET /computers/{computer}/catalogue': async ({ path }) => loadCatalogue(db, await computerIdOf(db, path.computer)),
+
+    'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/plugins/{plugin}': async ({ path }) => {
       const plugin = await loadPlugin(db, await computerIdOf(db, path.computer), asId<PluginId>(path.plugin));

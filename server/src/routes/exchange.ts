@@ -1,13 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import type { ImportReport } from '@clever-drawer/contract/responses';
-import { newestForm, type ArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
+import {
+  newestForm,
+  type ArrangementDocument,
+  type PluginReference,
+} from '@clever-drawer/core/exchange/arrangement-document';
 import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
 import { planImport } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
-import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
-import { addMissing, loadReferences } from '../store/catalogue-store.js';
+import { addMissing, loadReferences, pluginsOn } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
 import type { Context } from './context.js';
@@ -20,7 +23,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
     'GET /computers/{computer}/export': async ({ path, response }) => {
       // All of it is read in one transaction: rows, plugins and name belong together.
       const document = await arranging.look(path.computer, async (db, id, state) => {
-        const [{ name }, plugins] = [await findComputer(db, id), await loadReferences(db, id)];
+        const [{ name }, plugins] = [await findComputer(db, id), await loadReferences(db)];
         return exportArrangement(state, plugins, name, new Date());
       });
       response.attachment('clever-drawer-arrangement.json');
@@ -29,17 +32,22 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
 
     'POST /computers/{computer}/import': async ({ path, window, body }) => {
       const document = readDocument(newestForm(body));
-      const report = await arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
-        const plan = planImport(state, document, await loadReferences(db, id), randomUUID);
+      return arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
+        const known = await loadReferences(db);
+        const plan = planImport(state, document, known, randomUUID);
         if (plan.change.edits.length === 0)
           throw refused('This arrangement holds no chest and no tray; there is nothing to import.');
-        await addMissing(db, id, plan.missing);
-        const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
-        return { matched: plan.matched, missing, saved: await saveChange(db, id, plan.change) };
+        await addMissing(db, plan.missing);
+        const here = await pluginsOn(db, id);
+        const there = plan.matched.filter((plugin) => !here.has(plugin));
+        const named = ({ name, vendor }: PluginReference) => ({ name, vendor });
+        return {
+          matched: plan.matched.length - there.length,
+          elsewhere: there.flatMap((plugin) => known.get(plugin) ?? []).map(named),
+          missing: plan.missing.map(named),
+          saved: await saveChange(db, id, state, plan.change),
+        };
       });
-      // Plugins that only the document knows have joined the catalogue.
-      if (report.missing.length > 0) arranging.catalogueChanged(asId<ComputerId>(path.computer));
-      return report;
     },
   };
 }

@@ -31,11 +31,13 @@ export function pictureHandlers({ source }: Context): Handlers<Keys> {
           'not-a-picture',
           'This is no PNG, JPEG or WebP picture. Save it as one of these, and drop it again.',
         );
-      return { picture: await keepPicture(db, await computerIdOf(db, path.computer), type, bytes) };
+      await computerIdOf(db, path.computer);
+      return { picture: await keepPicture(db, type, bytes) };
     },
 
     'GET /computers/{computer}/pictures/{picture}': async ({ path, response }) => {
-      const kept = await findKeptPicture(db, await computerIdOf(db, path.computer), path.picture);
+      await computerIdOf(db, path.computer);
+      const kept = await findKeptPicture(db, path.picture);
       if (kept === null) throw notFound('picture');
       // Named by its content: it never changes.
       response.type(kept.type).set('Cache-Control', 'private, max-age=31536000, immutable').send(kept.bytes);

@@ -19,11 +19,11 @@ const fits = new Ajv2020({
 }).compile(SCHEMA);
 
 /** Catalogues of other computers, by their scan reports. */
-export function reportHandlers({ source, here, arranging }: Context): Handlers<'POST /reports'> {
+export function reportHandlers({ source, here }: Context): Handlers<'POST /reports'> {
   return {
     'POST /reports': async ({ body: { computerId, report: sent } }) => {
       const report = checkedReport(sent);
-      const brought = await source.transaction(async (db): Promise<BroughtIn> => {
+      return source.transaction(async (db): Promise<BroughtIn> => {
         const known =
           computerId === null
             ? (await listComputers(db)).find(
@@ -37,8 +37,6 @@ export function reportHandlers({ source, here, arranging }: Context): Handlers<'
         const id = asId<ComputerId>(known ?? (await addComputer(db, report.computer)));
         return { computerId: id, added: known === undefined, outcome: await applyReport(db, id, report) };
       });
-      arranging.catalogueChanged(brought.computerId);
-      return brought;
     },
   };
 }

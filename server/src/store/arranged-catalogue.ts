@@ -2,19 +2,30 @@ import type { EntityManager } from 'typeorm';
 import type { ArrangedPluginView, DrawerContentsView, DrawerView, PluginView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { itemParts } from '@clever-drawer/core/chests/item';
+import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
-import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { loadCatalogue } from './catalogue-store.js';
+import { presentAmong } from './preset-store.js';
 
 type ChosenPlugin = PluginView & Chosen;
-type ById = ReadonlyMap<PluginId, ChosenPlugin>;
+type Item = ChosenPlugin | ItemOf<ChosenPlugin>;
 
-async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrangement): Promise<ById> {
-  const { plugins } = await loadCatalogue(db, id);
-  return new Map(withChoices(plugins, state).map((plugin) => [plugin.id, plugin]));
+/** The catalogue as the producer has it, and by id also the presets that are arranged. */
+interface ChosenCatalogue {
+  readonly plugins: readonly ChosenPlugin[];
+  readonly byId: ReadonlyMap<ItemId, Item>;
+}
+
+async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrangement): Promise<ChosenCatalogue> {
+  const plugins = withChoices((await loadCatalogue(db, id)).plugins, state);
+  const arranged = arrangedPresets(state);
+  const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
+  return { plugins, byId: itemsById(plugins, present, arranged, state.naming) };
 }
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */
@@ -23,8 +34,8 @@ export async function arrangedPlugins(
   id: ComputerId,
   state: Arrangement,
 ): Promise<ArrangedPluginView[]> {
-  const byId = await chosenCatalogue(db, id, state);
-  const drawers = new Map<PluginId, ArrangedPluginView['places']['drawers'][number][]>();
+  const { plugins, byId } = await chosenCatalogue(db, id, state);
+  const drawers = new Map<ItemId, ArrangedPluginView['places']['drawers'][number][]>();
   for (const chest of chestsOf(state)) {
     for (const drawer of drawersOfChest(state, chest.id)) {
       const path = pathTo(state, drawer.id).map((one) => one.name);
@@ -34,21 +45,36 @@ export async function arrangedPlugins(
       }
     }
   }
-  return [...byId.values()].map(({ naming, aside, contradictions: _sentences, ...plugin }) => ({
+  const presets = new Map<PluginId, ArrangedPluginView['presets'][number][]>();
+  for (const item of byId.values()) {
+    if (item.preset === null) continue;
+    const { pluginId } = itemParts(item.id);
+    const { bank, name } = item.preset;
+    const own = { bank, name, title: item.name, found: item.found, places: placesOf(state, drawers, item.id) };
+    presets.set(pluginId, [...(presets.get(pluginId) ?? []), own]);
+  }
+  return plugins.map(({ naming, aside, contradictions: _sentences, preset: _none, ...plugin }) => ({
     ...plugin,
     nickname: naming?.nickname ?? null,
     stripLabel: naming?.stripLabel ?? null,
     note: naming?.note ?? null,
     tags: naming?.tags ?? [],
     aside: aside === null ? null : { reason: aside.reason, until: aside.until },
-    places: {
-      drawers: drawers.get(plugin.id) ?? [],
-      trays: group(state, 'traysOf', plugin.id).map((entry) => entry.tray),
-    },
+    places: placesOf(state, drawers, plugin.id),
+    presets: presets.get(plugin.id) ?? [],
   }));
 }
 
-function summaryOf(state: Arrangement, byId: ById, drawer: Drawer): DrawerView {
+const placesOf = (
+  state: Arrangement,
+  drawers: ReadonlyMap<ItemId, ArrangedPluginView['places']['drawers']>,
+  id: ItemId,
+): ArrangedPluginView['places'] => ({
+  drawers: drawers.get(id) ?? [],
+  trays: group(state, 'traysOf', id).map((entry) => entry.tray),
+});
+
+function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Drawer): DrawerView {
   const { id, chestId, parentId, name, rule } = drawer;
   return {
     id,
@@ -64,7 +90,7 @@ function summaryOf(state: Arrangement, byId: ById, drawer: Drawer): DrawerView {
 
 /** All drawers, chest by chest, each outer one before what is inside it. */
 export async function drawerSummaries(db: EntityManager, id: ComputerId, state: Arrangement): Promise<DrawerView[]> {
-  const byId = await chosenCatalogue(db, id, state);
+  const { byId } = await chosenCatalogue(db, id, state);
   return chestsOf(state).flatMap((chest) =>
     drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer)),
   );
@@ -77,12 +103,13 @@ export async function drawerContents(
   state: Arrangement,
   drawer: Drawer,
 ): Promise<DrawerContentsView> {
-  const byId = await chosenCatalogue(db, id, state);
+  const { byId } = await chosenCatalogue(db, id, state);
   const lines = contentsOf(state, byId, drawer).lines.map((line) =>
     'divider' in line
       ? { divider: line.divider.label }
       : {
-          pluginId: line.plugin.id,
+          pluginId: itemParts(line.plugin.id).pluginId,
+          preset: line.plugin.preset === null ? null : { bank: line.plugin.preset.bank, name: line.plugin.preset.name },
           name: line.name,
           by: line.by,
           keyword: line.keyword,

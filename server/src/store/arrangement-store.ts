@@ -8,7 +8,7 @@ import { jsonForDatabase } from '../database/json.js';
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');
 
-/** All rows of one kind of a computer, in no particular order. */
+/** All rows of one kind, in no particular order: the studio's, or those of a computer where each has its own. */
 export async function rowsOf<Kind extends RowKind>(
   db: EntityManager,
   computerId: ComputerId,
@@ -16,20 +16,29 @@ export async function rowsOf<Kind extends RowKind>(
 ): Promise<Rows[Kind][]> {
   const spec = specOf(kind);
   const [table, columns] = [spec.table, columnNames(spec)];
-  return db.query<Rows[Kind][]>(`SELECT ${quoted(columns)} FROM "${table}" WHERE "computerId" = $1`, [computerId]);
+  const all = `SELECT ${quoted(columns)} FROM "${table}"`;
+  return spec.scope === 'studio' ? db.query(all) : db.query(`${all} WHERE "computerId" = $1`, [computerId]);
 }
 
-/** Everything arranged on a computer. */
-export async function loadArrangement(db: EntityManager, computerId: ComputerId): Promise<Arrangement> {
+/** All rows of some kinds, as a computer has them. */
+export async function loadRows(
+  db: EntityManager,
+  computerId: ComputerId,
+  kinds: readonly RowKind[],
+): Promise<Partial<Arrangement>> {
   const maps: [RowKind, ReadonlyMap<string, { id: string }>][] = [];
-  for (const kind of ROW_KINDS) {
+  for (const kind of kinds) {
     const rows = await rowsOf(db, computerId, kind);
     maps.push([kind, new Map(rows.map((row) => [row.id, row]))]);
   }
-  return Object.fromEntries(maps) as unknown as Arrangement;
+  return Object.fromEntries(maps);
 }
 
-/** Writes edits: made and changed rows from the outer kinds to the inner ones, then removed rows the other way, so that references hold. */
+/** Everything arranged, as a computer has it. */
+export const loadArrangement = async (db: EntityManager, computerId: ComputerId): Promise<Arrangement> =>
+  (await loadRows(db, computerId, ROW_KINDS)) as Arrangement;
+
+/** Writes edits made at a computer: made and changed rows from the outer kinds to the inner ones, then removed rows the other way, so that references hold. */
 export async function writeEdits(db: EntityManager, computerId: ComputerId, edits: readonly Edit[]): Promise<void> {
   // Inner drawers refer to outer ones, so the constraint within the table is looked at when the statement ends: one statement a kind.
   for (const kind of ROW_KINDS) {
@@ -39,7 +48,9 @@ export async function writeEdits(db: EntityManager, computerId: ComputerId, edit
   for (const kind of [...ROW_KINDS].reverse()) {
     const ids = edits.filter((edit) => edit.of === kind && edit.after === null).map((edit) => edit.id);
     if (ids.length === 0) continue;
-    await db.query(`DELETE FROM "${specOf(kind).table}" WHERE "computerId" = $1 AND id = ANY($2)`, [computerId, ids]);
+    const { table, scope } = specOf(kind);
+    const gone = `DELETE FROM "${table}" WHERE id = ANY($1)`;
+    await (scope === 'studio' ? db.query(gone, [ids]) : db.query(`${gone} AND "computerId" = $2`, [ids, computerId]));
   }
 }
 
@@ -52,10 +63,12 @@ async function putRows(
   const spec = specOf(kind);
   const [table, columns] = [spec.table, columnNames(spec)];
   const changed = columns.filter((name) => name !== 'id').map((name) => `"${name}" = EXCLUDED."${name}"`);
+  const isOwn = spec.scope === 'computer';
+  const whose = isOwn ? '"computerId", ' : '';
   await db.query(
-    `INSERT INTO "${table}" ("computerId", ${quoted(columns)})
-     SELECT $1, ${quoted(columns)} FROM jsonb_populate_recordset(NULL::"${table}", $2::jsonb)
-     ON CONFLICT ("computerId", id) DO UPDATE SET ${changed.join(', ')}`,
-    [computerId, jsonForDatabase(rows)],
+    `INSERT INTO "${table}" (${whose}${quoted(columns)})
+     SELECT ${isOwn ? '$2, ' : ''}${quoted(columns)} FROM jsonb_populate_recordset(NULL::"${table}", $1::jsonb)
+     ON CONFLICT (${whose}id) DO UPDATE SET ${changed.join(', ')}`,
+    [jsonForDatabase(rows), ...(isOwn ? [computerId] : [])],
   );
 }

@@ -3,21 +3,28 @@ import { workOutKind } from '@clever-drawer/core/catalogue/kind';
 import { byPreference } from '@clever-drawer/core/catalogue/preference';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import { buildKey } from '@clever-drawer/core/identity/build-key';
 import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
-import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
+import type { BuildId, BuildKey, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { BuildView, CatalogueView, PluginDetail, PluginView, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
-import { ComputerRow } from '../database/entities/computer.js';
 import { isUuid } from '../http/checked.js';
 import { rowsOf } from './arrangement-store.js';
-import { loadWorkedOut, putPlugins } from './grouping-store.js';
+import { loadWorkedOut, putPlugins } from './catalogue-rows.js';
+import { listComputers } from './computer-store.js';
 import { loadCounts } from './load-store.js';
+import { nextCatalogue, revisionsOf } from './studio-store.js';
 
-type FoundBuild = BuildFacts & { readonly id: BuildId; readonly found: boolean };
+type FoundBuild = BuildFacts & { readonly id: BuildId; readonly key: BuildKey; readonly found: boolean };
 
-const withId = ({ id, found, facts }: BuildRow): FoundBuild => ({ ...facts, id: asId<BuildId>(id), found });
+const withId = ({ id, found, facts }: BuildRow): FoundBuild => ({
+  ...facts,
+  id: asId<BuildId>(id),
+  key: buildKey(facts),
+  found,
+});
 
 /** Builds still there before those that are gone, each part in the standard order of preference. */
 const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version' | 'path' | 'found'>>(
@@ -27,30 +34,32 @@ const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version
   ...byPreference(builds.filter((build) => !build.found)),
 ];
 
-/** The whole catalogue of a computer, by name, as it was worked out. A plugin without builds is in it as long as something refers to it. */
+/**
+ * The whole catalogue of the studio as a computer has it, by name, as it was worked out: with the builds that are on this computer. A plugin that no computer
+ * has is in it as long as something refers to it.
+ */
 export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
-  const { catalogueRevision: revision } = await db.findOneByOrFail(ComputerRow, { id: computerId });
-  const plugins = await loadWorkedOut(db, computerId);
+  const { catalogueRevision: revision } = await revisionsOf(db);
+  const plugins = await loadWorkedOut(db);
   const arrivals = await loadArrivals(db, computerId);
   const loads = await loadCounts(db, computerId);
-  const builds = await db.query<(BuildView & { pluginId: string })[]>(
-    `SELECT id, "pluginId", found, facts->>'format' AS format, facts->'architectures' AS architectures,
+  const builds = await db.query<(Omit<BuildView, 'key'> & Named & { pluginId: string })[]>(
+    `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
             facts->>'version' AS version, facts->>'path' AS path,
             facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures
      FROM build WHERE "computerId" = $1`,
     [computerId],
   );
   const buildsOf = new Map<string, BuildView[]>();
-  for (const { pluginId, ...build } of builds) {
+  for (const { pluginId, identifier, name, ...rest } of builds) {
+    const build: BuildView = { ...rest, key: buildKey({ format: rest.format, identifier, name }) };
     const own = buildsOf.get(pluginId);
     if (own === undefined) buildsOf.set(pluginId, [build]);
     else own.push(build);
   }
-  const referred = plugins.every((plugin) => buildsOf.has(plugin.id))
-    ? new Set<string>()
-    : await referredPlugins(db, computerId);
+  const kept = plugins.every((plugin) => buildsOf.has(plugin.id)) ? new Set<string>() : await keptPlugins(db);
   const views = plugins
-    .filter((plugin) => buildsOf.has(plugin.id) || referred.has(plugin.id))
+    .filter((plugin) => buildsOf.has(plugin.id) || kept.has(plugin.id))
     .map((plugin): PluginView => {
       const own = inOrder(buildsOf.get(plugin.id) ?? []);
       return {
@@ -72,37 +81,61 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
   };
 }
 
-/** When each plugin was first met. */
+type Named = Pick<BuildFacts, 'identifier' | 'name'>;
+
+/** When each plugin was first met on a computer. */
 async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
   const rows = await db.query<{ id: string; arrivedAt: Date }[]>(
-    'SELECT id, "arrivedAt" FROM plugin WHERE "computerId" = $1',
+    'SELECT "pluginId" AS id, min("arrivedAt") AS "arrivedAt" FROM build WHERE "computerId" = $1 GROUP BY 1',
     [computerId],
   );
   return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt.toISOString()]));
 }
 
-/** Plugins that stand in a drawer, on a tray or in a slot. */
-async function referredPlugins(db: EntityManager, computerId: ComputerId): Promise<Set<string>> {
+/** Plugins that some computer has, or that stand in a drawer, on a tray or in a slot. */
+async function keptPlugins(db: EntityManager): Promise<Set<string>> {
   const rows = await db.query<{ pluginId: string }[]>(
-    `SELECT "pluginId" FROM entry WHERE "computerId" = $1 UNION SELECT "pluginId" FROM tray_entry WHERE "computerId" = $1
-     UNION SELECT "pluginId" FROM slot WHERE "computerId" = $1 AND "pluginId" IS NOT NULL`,
-    [computerId],
+    `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
+     UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL`,
   );
   return new Set(rows.map((row) => row.pluginId));
 }
 
-/** One plugin with all facts of its builds and the evidence for what it is; null when there is none of this id. */
+/**
+ * One plugin with all facts of its builds on a computer, and the evidence for what it is from those on all of them; null when there is none of this id.
+ */
 export async function loadPlugin(
   db: EntityManager,
   computerId: ComputerId,
   id: PluginId,
 ): Promise<PluginDetail | null> {
-  const row = await db.findOneBy(PluginRow, { computerId, id });
+  const row = await db.findOneBy(PluginRow, { id });
   if (row === null) return null;
-  const builds = inOrder((await db.findBy(BuildRow, { computerId, pluginId: id })).map(withId));
+  const all = await db.findBy(BuildRow, { pluginId: id });
+  const builds = inOrder(all.filter((build) => build.computerId === computerId).map(withId));
   const { name, vendor } = row;
-  const kind = workOutKind(name, builds);
-  return { id, name, vendor, ...kind, found: builds.some((build) => build.found), builds };
+  const kind = workOutKind(name, inOrder(all.map(withId)));
+  const elsewhere = await computersOf(
+    db,
+    all.filter((build) => build.found && build.computerId !== computerId),
+  );
+  return { id, name, vendor, ...kind, found: builds.some((build) => build.found), builds, elsewhere };
+}
+
+/** The plugins that a computer has, or has had. */
+export async function pluginsOn(db: EntityManager, computerId: ComputerId): Promise<ReadonlySet<PluginId>> {
+  const rows = await db.query<{ id: PluginId }[]>(
+    'SELECT DISTINCT "pluginId" AS id FROM build WHERE "computerId" = $1',
+    [computerId],
+  );
+  return new Set(rows.map((row) => row.id));
+}
+
+/** The names of the computers on which builds are, in the order of the computers. */
+async function computersOf(db: EntityManager, builds: readonly BuildRow[]): Promise<string[]> {
+  const ids = new Set(builds.map((build) => build.computerId));
+  if (ids.size === 0) return [];
+  return (await listComputers(db)).filter((computer) => ids.has(computer.id)).map((computer) => computer.name);
 }
 
 /** The path of a picture that came with a build, by its number; null when there is none. Only what a scan has found is ever shown. */
@@ -121,13 +154,13 @@ export async function findPicture(
 export async function loadVendors(db: EntityManager, computerId: ComputerId): Promise<VendorView[]> {
   const rows = await db.query<{ name: string; written: string; plugins: number; builds: number }[]>(
     `SELECT p.vendor AS name, b.facts->>'vendor' AS written, count(DISTINCT p.id)::int AS plugins, count(*)::int AS builds
-     FROM build b JOIN plugin p ON p."computerId" = b."computerId" AND p.id = b."pluginId"
+     FROM build b JOIN plugin p ON p.id = b."pluginId"
      WHERE b."computerId" = $1 AND b.facts->>'vendor' IS NOT NULL AND p.vendor IS NOT NULL GROUP BY 1, 2`,
     [computerId],
   );
   const plugins = await db.query<{ name: string; plugins: number }[]>(
-    `SELECT vendor AS name, count(*)::int AS plugins FROM plugin p WHERE "computerId" = $1 AND vendor IS NOT NULL
-       AND EXISTS (SELECT FROM build b WHERE b."computerId" = p."computerId" AND b."pluginId" = p.id) GROUP BY 1`,
+    `SELECT vendor AS name, count(*)::int AS plugins FROM plugin p WHERE vendor IS NOT NULL
+       AND EXISTS (SELECT FROM build b WHERE b."computerId" = $1 AND b."pluginId" = p.id) GROUP BY 1`,
     [computerId],
   );
   const byHand = new Set((await rowsOf(db, computerId, 'vendorSpelling')).map((row) => row.id));
@@ -145,55 +178,43 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
 }
 
 /** Names of the plugins among these ids that the catalogue has. */
-export async function namesOf(
-  db: EntityManager,
-  computerId: ComputerId,
-  ids: readonly PluginId[],
-): Promise<Map<PluginId, string>> {
-  const rows = await db.query<{ id: PluginId; name: string }[]>(
-    'SELECT id, name FROM plugin WHERE "computerId" = $1 AND id = ANY($2)',
-    [computerId, [...new Set(ids)]],
-  );
+export async function namesOf(db: EntityManager, ids: readonly PluginId[]): Promise<Map<PluginId, string>> {
+  const rows = await db.query<{ id: PluginId; name: string }[]>('SELECT id, name FROM plugin WHERE id = ANY($1)', [
+    [...new Set(ids)],
+  ]);
   return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
-/** The plugin of each of these builds. */
+/** The plugin of each of these builds of a computer, and what names the build on every computer. */
 export async function ownersOf(
   db: EntityManager,
   computerId: ComputerId,
   buildIds: readonly string[],
-): Promise<ReadonlyMap<string, string>> {
-  const rows = await db.query<{ id: string; pluginId: string }[]>(
-    'SELECT id, "pluginId" FROM build WHERE "computerId" = $1 AND id::text = ANY($2)',
+): Promise<ReadonlyMap<string, { readonly pluginId: string; readonly key: BuildKey }>> {
+  const rows = await db.query<(Pick<BuildFacts, 'format'> & Named & { id: string; pluginId: string })[]>(
+    `SELECT id, "pluginId", facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name
+     FROM build WHERE "computerId" = $1 AND id::text = ANY($2)`,
     [computerId, buildIds],
   );
-  return new Map(rows.map((row) => [row.id, row.pluginId]));
+  return new Map(rows.map((row) => [row.id, { pluginId: row.pluginId, key: buildKey(row) }]));
 }
 
-/** The identifiers by which plugins are known again, for export and import. */
-export async function loadReferences(
-  db: EntityManager,
-  computerId: ComputerId,
-): Promise<Map<PluginId, PluginReference>> {
+/** The identifiers by which plugins are known again, on whichever computer they are, for export and import. */
+export async function loadReferences(db: EntityManager): Promise<Map<PluginId, PluginReference>> {
   const rows = await db.query<PluginReference[]>(
     `SELECT p.id, p.name, p.vendor,
-            coalesce((SELECT jsonb_agg(jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier') ORDER BY b.id)
-                      FROM build b WHERE b."computerId" = p."computerId" AND b."pluginId" = p.id), '[]') AS builds
-     FROM plugin p WHERE p."computerId" = $1`,
-    [computerId],
+            coalesce((SELECT jsonb_agg(DISTINCT jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier'))
+                      FROM build b WHERE b."pluginId" = p.id), '[]') AS builds
+     FROM plugin p`,
   );
   return new Map(rows.map((row) => [row.id, row]));
 }
 
-/** Makes room in the catalogue for plugins that an import names and this computer lacks. */
-export async function addMissing(
-  db: EntityManager,
-  computerId: ComputerId,
-  missing: readonly PluginReference[],
-): Promise<void> {
+/** Makes room in the catalogue for plugins that an import names and the studio lacks. */
+export async function addMissing(db: EntityManager, missing: readonly PluginReference[]): Promise<void> {
   if (missing.length === 0) return;
   const unknown = { role: null, roleGrade: 'unknown', types: [], typeGrade: 'unknown', contradictions: [] } as const;
   const rows = missing.map(({ id, name, vendor }) => ({ id, name, vendor, ...unknown }));
-  await putPlugins(db, computerId, rows);
-  await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  await putPlugins(db, rows);
+  await nextCatalogue(db);
 }

@@ -1,15 +1,27 @@
 import type { EntityManager } from 'typeorm';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { firstConflict, inverse, regroups, upgradeEdit, type Change, type Edit } from '@clever-drawer/core/chests/edit';
+import {
+  applyEdits,
+  firstConflict,
+  inverse,
+  mergeEdits,
+  regroups,
+  upgradeEdit,
+  type Change,
+  type Edit,
+  type RowName,
+} from '@clever-drawer/core/chests/edit';
 import { ROW_FORM } from '@clever-drawer/core/chests/rows/row-kind';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import type { Act, JournalView, SavedChange, Step, Steps } from '@clever-drawer/contract/responses';
 import { ChangeRow } from '../database/entities/journal.js';
 import { jsonForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
 import { writeEdits } from './arrangement-store.js';
-import { groupAnew } from './grouping-store.js';
+import { carriedBy } from './carry-over.js';
+import { groupAnew, type Grouped } from './grouping-store.js';
 import { LOADS_OF_STEP } from './load-store.js';
+import { nextArrangement } from './studio-store.js';
 
 /** The newest of so many steps are always kept; older ones until they are this old; and never more than the most. */
 export const KEPT_STEPS = 1000;
@@ -31,26 +43,49 @@ export async function stepsOf(db: EntityManager, computerId: ComputerId): Promis
   return { undo, redo };
 }
 
-/** Saves a change and its place in the journal; what had been undone before can't be redone after it. The caller holds the computer's lock. */
-export async function saveChange(db: EntityManager, computerId: ComputerId, change: Change): Promise<SavedChange> {
-  await writeEdits(db, computerId, change.edits);
-  if (regroups(change.edits)) await groupAnew(db, computerId, change.edits);
+/**
+ * Saves a change made at a computer, and its place in the journal; what had been undone there before can't be redone after it. The caller holds the studio's
+ * lock, and `state` is the arrangement as it stands.
+ */
+export async function saveChange(
+  db: EntityManager,
+  computerId: ComputerId,
+  state: Arrangement,
+  { label, edits: planned }: Change,
+): Promise<SavedChange> {
+  const { edits, moved } = await written(db, computerId, state, planned, null);
   await db.query('DELETE FROM change WHERE "computerId" = $1 AND undone', [computerId]);
   // A step bears the revision that it made: no number is ever used twice.
-  const revision = await nextRevision(db, computerId);
-  await db.query(`INSERT INTO change ("computerId", seq, label, edits, form) VALUES ($1, $2, $3, $4::jsonb, $5)`, [
-    computerId,
-    revision,
-    change.label,
-    jsonForDatabase(change.edits),
-    ROW_FORM,
-  ]);
+  const revision = await nextArrangement(db);
+  await db.query(
+    `INSERT INTO change ("computerId", seq, label, edits, form, moved) VALUES ($1, $2, $3, $4::jsonb, $5, $6::jsonb)`,
+    [computerId, revision, label, jsonForDatabase(edits), ROW_FORM, moved === null ? null : JSON.stringify(moved)],
+  );
   if (revision % TRIM_EVERY === 0) await trimJournal(db, computerId);
-  return saved(db, computerId, revision, { number: revision, act: 'made', ...change });
+  return saved(db, computerId, revision, { number: revision, act: 'made', label, edits });
 }
 
 /**
- * Takes back the last step, or does the last one taken back again. A row that something else changed since is a conflict, and nothing is done; so is
+ * Writes edits; where they change which builds are one plugin, with what follows from it: what was said of a plugin that is gone goes along with its builds.
+ * `back`: the plugins that builds return to, where a step is taken back.
+ */
+async function written(
+  db: EntityManager,
+  computerId: ComputerId,
+  state: Arrangement,
+  edits: readonly Edit[],
+  back: Grouped['moved'] | null,
+): Promise<{ edits: readonly Edit[]; moved: Grouped['moved'] | null }> {
+  await writeEdits(db, computerId, edits);
+  if (!regroups(edits)) return { edits, moved: null };
+  const grouped = await groupAnew(db, new Map([...releasedBy(edits), ...Object.entries(back ?? {})]));
+  const carried = carriedBy(applyEdits(state, edits), grouped);
+  await writeEdits(db, computerId, carried);
+  return { edits: mergeEdits([...edits, ...carried]), moved: grouped.moved };
+}
+
+/**
+ * Takes back the last step or does the last one taken back again. A row that something else changed since is a conflict, and nothing is done; so is
  * a next step that is not the expected one (null expects nothing).
  */
 export async function step(
@@ -65,28 +100,36 @@ export async function step(
   if (expects !== null && next.number !== expects)
     throw conflict(`Another window has gone on since: the next to ${way} is “${next.label}”. Look, and ${way} again.`);
   const { number, label } = next;
-  const entry = await db.findOneByOrFail(ChangeRow, { computerId, seq: number });
+  const entry = await db.findOneByOrFail(ChangeRow, { seq: number });
   const done = entry.edits.map((edit) => upgradeEdit(edit, entry.form));
   const edits = way === 'undo' ? inverse(done) : done;
-  if (firstConflict(state, edits) !== undefined)
+  const inTheWay = firstConflict(state, edits);
+  if (inTheWay !== undefined)
     throw conflict(
-      `“${label}” can't be ${way === 'undo' ? 'undone' : 'redone'}, because what it touched has been changed since.`,
+      `“${label}” can't be ${way === 'undo' ? 'undone' : 'redone'}, because what it touched has been changed since${await byWhat(db, computerId, number, inTheWay)}.`,
     );
-  await writeEdits(db, computerId, edits);
-  if (regroups(edits)) await groupAnew(db, computerId, edits);
-  await db.update(ChangeRow, { computerId, seq: number }, { undone: way === 'undo' });
+  const { edits: all } = await written(db, computerId, state, edits, way === 'undo' ? entry.moved : null);
+  await db.update(ChangeRow, { seq: number }, { undone: way === 'undo' });
   await db.query(LOADS_OF_STEP, [computerId, number, way === 'undo']);
   const act = way === 'undo' ? 'undone' : 'redone';
-  return saved(db, computerId, await nextRevision(db, computerId), { number, act, label, edits });
+  return saved(db, computerId, await nextArrangement(db), { number, act, label, edits: all });
 }
 
-async function nextRevision(db: EntityManager, computerId: ComputerId): Promise<number> {
-  const [rows] = await db.query<[{ revision: number }[], number]>(
-    `UPDATE computer SET "arrangementRevision" = "arrangementRevision" + 1 WHERE id = $1
-     RETURNING "arrangementRevision" AS revision`,
-    [computerId],
+/** Where builds that are let go return to. */
+const releasedBy = (edits: readonly Edit[]): [string, PluginId][] =>
+  edits.flatMap((edit) =>
+    edit.of === 'heldBuild' && edit.before !== null && edit.after === null ? [[edit.id, edit.before.fromPluginId]] : [],
   );
-  return rows[0]?.revision ?? 0;
+
+/** In words, the step that changed a row after another step, and where it was made; empty when none is on record. */
+async function byWhat(db: EntityManager, computerId: ComputerId, after: number, { of, id }: RowName): Promise<string> {
+  const [step] = await db.query<{ label: string; computerId: string; name: string }[]>(
+    `SELECT s.label, s."computerId", c.name FROM change s JOIN computer c ON c.id = s."computerId"
+     WHERE s.seq > $1 AND NOT s.undone AND s.edits @> $2::jsonb ORDER BY s.seq DESC LIMIT 1`,
+    [after, JSON.stringify([{ of, id }])],
+  );
+  if (step === undefined) return '';
+  return step.computerId === computerId ? `: “${step.label}”` : `: “${step.label}” at ${step.name}`;
 }
 
 async function saved(
@@ -95,7 +138,8 @@ async function saved(
   revision: number,
   done: { readonly number: number; readonly act: Act; readonly label: string; readonly edits: readonly Edit[] },
 ): Promise<SavedChange> {
-  return { revision, ...done, steps: await stepsOf(db, computerId), savedAt: new Date().toISOString() };
+  const steps = await stepsOf(db, computerId);
+  return { revision, computerId, ...done, steps, savedAt: new Date().toISOString() };
 }
 
 /** Lets old steps go: they can't be undone any more, and what they did stays. */
@@ -110,25 +154,26 @@ export async function trimJournal(db: EntityManager, computerId: ComputerId): Pr
   );
 }
 
-/** Steps of the journal, newest first, before a number (null: from the newest). */
-export async function listJournal(
-  db: EntityManager,
-  computerId: ComputerId,
-  before: number | null,
-  limit: number,
-): Promise<JournalView> {
+/** Steps of the journal, made at whichever computer, newest first, before a number (null: from the newest). */
+export async function listJournal(db: EntityManager, before: number | null, limit: number): Promise<JournalView> {
   const rows = await db.query<
-    (Pick<ChangeRow, 'label' | 'madeAt' | 'undone' | 'edits' | 'form'> & { number: number })[]
+    (Pick<ChangeRow, 'label' | 'madeAt' | 'undone' | 'edits' | 'form'> & {
+      number: number;
+      computerId: ComputerId;
+      computer: string;
+    })[]
   >(
-    `SELECT seq AS number, label, "madeAt", undone, edits, form FROM change
-     WHERE "computerId" = $1 AND ($2::int IS NULL OR seq < $2) ORDER BY seq DESC LIMIT $3`,
-    [computerId, before, limit + 1],
+    `SELECT s.seq AS number, s.label, s."madeAt", s.undone, s.edits, s.form, s."computerId", c.name AS computer
+     FROM change s JOIN computer c ON c.id = s."computerId" WHERE $1::int IS NULL OR s.seq < $1 ORDER BY s.seq DESC LIMIT $2`,
+    [before, limit + 1],
   );
   const shown = rows.slice(0, limit);
   return {
-    entries: shown.map(({ number, label, madeAt, undone, edits, form }) => ({
+    entries: shown.map(({ number, label, madeAt, undone, edits, form, computerId, computer }) => ({
       number,
       label,
+      computerId,
+      computer,
       madeAt: madeAt.toISOString(),
       undone,
       edits: edits.map((edit) => upgradeEdit(edit, form)),

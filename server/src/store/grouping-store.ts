@@ -2,141 +2,126 @@ import equal from 'fast-deep-equal';
 import type { EntityManager } from 'typeorm';
 import { groupAgain, type Hold } from '@clever-drawer/core/catalogue/group-again';
 import { pluginOf } from '@clever-drawer/core/catalogue/plugin';
+import { whereTo } from '@clever-drawer/core/catalogue/where-to';
 import type { HeldBuild } from '@clever-drawer/core/chests/rows/held-build';
 import type { VendorSpelling } from '@clever-drawer/core/chests/rows/vendor-spelling';
-import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import { buildKey } from '@clever-drawer/core/identity/build-key';
 import type { VendorCorrections } from '@clever-drawer/core/identity/group-builds';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
-import type { PluginView } from '@clever-drawer/contract/responses';
 import { BuildRow } from '../database/entities/catalogue.js';
-import { ComputerRow } from '../database/entities/computer.js';
-import { jsonForDatabase } from '../database/json.js';
 import { conflict } from '../http/http-error.js';
 import { rowsOf } from './arrangement-store.js';
+import { loadWorkedOut, putBuilds, putPlugins, type WorkedOut } from './catalogue-rows.js';
+import { nextCatalogue } from './studio-store.js';
 
 /** A build as it is to stand; `pluginId` is the plugin that it belonged to before, undefined for one that has arrived. */
 export interface BuildToGroup {
   readonly id: string;
+  readonly computerId: string;
   readonly pluginId: PluginId | undefined;
   readonly found: boolean;
   readonly facts: BuildFacts;
 }
 
-/** A plugin as the catalogue's table holds it: worked out, without the producer's choices. */
-export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'arrivedAt'>;
+/** What grouping changed. */
+export interface Grouped {
+  /** The plugin of each build, by the build's id. */
+  readonly pluginOf: ReadonlyMap<string, PluginId>;
+  /** How many rows were written. */
+  readonly rows: number;
+  /** The plugin that each build belonged to, of those that belong to another one now. */
+  readonly moved: Readonly<Record<string, PluginId>>;
+  /** Plugins of which no build is left, with the plugin that most of them belong to now. */
+  readonly gone: ReadonlyMap<PluginId, PluginId>;
+}
 
-/** One writer of a computer's catalogue at a time; whoever arranges does not wait for it. */
-export const lockCatalogue = (db: EntityManager, computerId: ComputerId): Promise<unknown> =>
-  db.query(`SELECT pg_advisory_xact_lock(hashtextextended('catalogue ' || $1, 0))`, [computerId]);
+const LOCK = `hashtextextended('catalogue', 0)`;
 
-/** Groups builds into plugins, heeding what was joined and split by hand, and writes those rows that are not so yet. Returns the number of plugins with found builds, and of rows that were written. */
+/** One writer of the studio's catalogue at a time; whoever arranges does not wait for it. */
+export const lockCatalogue = (db: EntityManager): Promise<unknown> => db.query(`SELECT pg_advisory_xact_lock(${LOCK})`);
+
+/** Groups the builds of all computers into plugins, heeding what was joined and split by hand, and writes those rows that are not so yet. */
 export async function writeGrouped(
   db: EntityManager,
-  computerId: ComputerId,
   builds: readonly BuildToGroup[],
   before: ReadonlyMap<string, BuildRow>,
-): Promise<{ plugins: number; rows: number }> {
-  const holds = new Map<string, HeldBuild>((await rowsOf(db, computerId, 'heldBuild')).map((row) => [row.id, row]));
+): Promise<Grouped> {
+  // Rows of a kind that belongs to the studio: any computer's name will do.
+  const anywhere = asId<ComputerId>('');
+  const holds = new Map<string, HeldBuild>((await rowsOf(db, anywhere, 'heldBuild')).map((row) => [row.id, row]));
   const rowOf = new Map(builds.map((one) => [one.facts, one]));
   const groups = groupAgain(
     builds.map((one) => one.facts),
-    vendorCorrections(await rowsOf(db, computerId, 'vendorSpelling')),
+    vendorCorrections(await rowsOf(db, anywhere, 'vendorSpelling')),
     (facts) => {
-      const row = rowOf.get(facts);
-      const held = holds.get(row?.id ?? '');
+      const held = holds.size === 0 ? undefined : holds.get(buildKey(facts));
       const hold: Hold | undefined = held && { pluginId: held.pluginId, whole: held.whole };
-      return { pluginId: row?.pluginId, hold };
+      return { pluginId: rowOf.get(facts)?.pluginId, hold };
     },
   );
   const plugins = groups.map((group): WorkedOut => {
     const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = pluginOf(group);
     return { id, name, vendor, role, roleGrade, types, typeGrade, contradictions };
   });
-  const known = new Map((await loadWorkedOut(db, computerId)).map((row) => [row.id, row]));
-  const newPlugins = plugins.filter((plugin) => !equal(known.get(plugin.id), plugin));
-  await putPlugins(db, computerId, newPlugins);
+  const stored = new Map((await loadWorkedOut(db)).map((one) => [one.id, one]));
+  const newPlugins = plugins.filter((plugin) => !equal(plugin, stored.get(plugin.id)));
+  await putPlugins(db, newPlugins);
   const rows = groups.flatMap((group) =>
     group.builds.map((facts) => {
-      const { id = '', found = false } = rowOf.get(facts) ?? {};
-      return { id, found, facts, pluginId: group.id };
+      const { id = '', computerId = '', found = false } = rowOf.get(facts) ?? {};
+      return { id, computerId, found, facts, pluginId: group.id };
     }),
   );
   const newRows = rows.filter((row) => !sameBuild(before.get(row.id), row));
-  await putBuilds(db, computerId, newRows);
+  await putBuilds(db, newRows);
+  const went = rows.flatMap(({ id, pluginId }) => {
+    const old = before.get(id);
+    return old === undefined ? [] : [{ id, from: asId<PluginId>(old.pluginId), to: pluginId }];
+  });
   return {
-    plugins: new Set(rows.filter((row) => row.found).map((row) => row.pluginId)).size,
+    pluginOf: new Map(rows.map((row) => [row.id, row.pluginId])),
     rows: newPlugins.length + newRows.length,
+    moved: Object.fromEntries(went.filter(({ from, to }) => from !== to).map(({ id, from }) => [id, from])),
+    gone: whereTo(went),
   };
 }
 
 const sameBuild = (before: BuildRow | undefined, after: Pick<BuildRow, 'pluginId' | 'found' | 'facts'>): boolean =>
   before?.pluginId === after.pluginId && before.found === after.found && equal(before.facts, after.facts);
 
-/** Groups the catalogue anew after the producer joined, split or renamed. Builds that are let go return to the plugin that they came from. */
-export async function groupAnew(db: EntityManager, computerId: ComputerId, edits: readonly Edit[]): Promise<void> {
-  // Not waited for: the scan that holds it waits for the computer that this change holds.
-  const [{ free }] = await db.query<[{ free: boolean }]>(
-    `SELECT pg_try_advisory_xact_lock(hashtextextended('catalogue ' || $1, 0)) AS free`,
-    [computerId],
-  );
+/** All builds of the studio as they stand. */
+export const allBuilds = (db: EntityManager): Promise<BuildRow[]> => db.find(BuildRow);
+
+/** A build as it stands, to be grouped with others. */
+export const standing = ({ id, computerId, found, facts, pluginId }: BuildRow): BuildToGroup => ({
+  id,
+  computerId,
+  found,
+  facts,
+  pluginId: asId<PluginId>(pluginId),
+});
+
+/**
+ * Groups the catalogue anew after the producer joined, split or renamed, or took such a step back; `back`: plugins that builds return to, by the build's id
+ * and by what names it on every computer.
+ */
+export async function groupAnew(db: EntityManager, back: ReadonlyMap<string, PluginId>): Promise<Grouped> {
+  // Not waited for: the scan that holds it may wait for the studio that this change holds.
+  const [{ free }] = await db.query<[{ free: boolean }]>(`SELECT pg_try_advisory_xact_lock(${LOCK}) AS free`);
   if (!free) throw conflict('A scan is just being written. Try again in a moment.');
-  const released = new Map<string, PluginId>();
-  for (const edit of edits) {
-    if (edit.of === 'heldBuild' && edit.before !== null && edit.after === null)
-      released.set(edit.id, edit.before.fromPluginId);
-  }
-  const rows = await db.findBy(BuildRow, { computerId });
-  const builds = rows.map(({ id, found, facts, pluginId }) => ({
-    id,
-    found,
-    facts,
-    pluginId: released.get(id) ?? asId<PluginId>(pluginId),
-  }));
-  await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
-  await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  const rows = await allBuilds(db);
+  const builds = rows.map((row) => {
+    const own = standing(row);
+    return back.size === 0
+      ? own
+      : { ...own, pluginId: back.get(row.id) ?? back.get(buildKey(row.facts)) ?? own.pluginId };
+  });
+  const grouped = await writeGrouped(db, builds, new Map(rows.map((row) => [row.id, row])));
+  await nextCatalogue(db);
+  return grouped;
 }
 
 const vendorCorrections = (rows: readonly VendorSpelling[]): VendorCorrections =>
   new Map(rows.map(({ id, key, name }) => [id, { key, name }]));
-
-/** The plugins of a computer as they were worked out. */
-export const loadWorkedOut = (db: EntityManager, computerId: ComputerId): Promise<WorkedOut[]> =>
-  db.query<WorkedOut[]>(
-    `SELECT id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions FROM plugin p
-     WHERE "computerId" = $1`,
-    [computerId],
-  );
-
-const AT_ONCE = 500;
-
-/** Writes plugins as they were worked out. */
-export async function putPlugins(
-  db: EntityManager,
-  computerId: ComputerId,
-  plugins: readonly WorkedOut[],
-): Promise<void> {
-  for (let at = 0; at < plugins.length; at += AT_ONCE) {
-    await db.query(
-      `INSERT INTO plugin ("computerId", id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions)
-       SELECT $1, id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions
-       FROM jsonb_populate_recordset(NULL::plugin, $2::jsonb)
-       ON CONFLICT ("computerId", id) DO UPDATE SET name = EXCLUDED.name, vendor = EXCLUDED.vendor,
-         role = EXCLUDED.role, "roleGrade" = EXCLUDED."roleGrade", types = EXCLUDED.types,
-         "typeGrade" = EXCLUDED."typeGrade", contradictions = EXCLUDED.contradictions`,
-      [computerId, jsonForDatabase(plugins.slice(at, at + AT_ONCE))],
-    );
-  }
-}
-
-async function putBuilds(db: EntityManager, computerId: ComputerId, rows: readonly Omit<BuildRow, 'computerId'>[]) {
-  for (let at = 0; at < rows.length; at += AT_ONCE) {
-    await db.query(
-      `INSERT INTO build (id, "computerId", "pluginId", found, facts)
-       SELECT id, $1, "pluginId", found, facts FROM jsonb_populate_recordset(NULL::build, $2::jsonb)
-       ON CONFLICT (id) DO UPDATE SET "pluginId" = EXCLUDED."pluginId", found = EXCLUDED.found, facts = EXCLUDED.facts`,
-      [computerId, jsonForDatabase(rows.slice(at, at + AT_ONCE))],
-    );
-  }
-}

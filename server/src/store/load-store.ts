@@ -4,11 +4,11 @@ import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { LoadRow } from '../database/entities/journal.js';
 
-/** Writes down that a plugin was loaded, by which way and how fast; `change` is the step of the journal that did it. */
+/** Writes down that a plugin was loaded, maybe with a preset, by which way and how fast; `change` is the step of the journal that did it. */
 export async function countLoad(
   db: EntityManager,
   computerId: ComputerId,
-  load: LoadRequest & { readonly buildId: string; readonly change: number },
+  load: LoadRequest & { readonly preset: string | null; readonly buildId: string; readonly change: number },
 ): Promise<void> {
   await db.insert(LoadRow, { ...load, id: randomUUID(), computerId });
 }

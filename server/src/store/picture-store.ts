@@ -1,6 +1,5 @@
 import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { ComputerId } from '@clever-drawer/core/ids';
 import { PictureRow } from '../database/entities/picture.js';
 
 // The first bytes of each kind: PNG (W3C, section 5.2), JPEG (ITU-T T.81, annex B), WebP (RFC 9649).
@@ -17,26 +16,15 @@ const KINDS: readonly { readonly type: string; readonly begins: (bytes: Buffer) 
 export const pictureType = (bytes: Buffer): string | null => KINDS.find((kind) => kind.begins(bytes))?.type ?? null;
 
 /** Keeps a picture and returns its name, the SHA-256 of its bytes; the same picture is kept once. */
-export async function keepPicture(
-  db: EntityManager,
-  computerId: ComputerId,
-  type: string,
-  bytes: Buffer,
-): Promise<string> {
+export async function keepPicture(db: EntityManager, type: string, bytes: Buffer): Promise<string> {
   const id = createHash('sha256').update(bytes).digest('hex');
-  await db.query('INSERT INTO picture ("computerId", id, type, bytes) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING', [
-    computerId,
-    id,
-    type,
-    bytes,
-  ]);
+  await db.query('INSERT INTO picture (id, type, bytes) VALUES ($1, $2, $3) ON CONFLICT DO NOTHING', [id, type, bytes]);
   return id;
 }
 
 /** A picture that was kept; null when there is none of this name. */
-export const findKeptPicture = (db: EntityManager, computerId: ComputerId, id: string): Promise<PictureRow | null> =>
-  db.findOneBy(PictureRow, { computerId, id });
+export const findKeptPicture = (db: EntityManager, id: string): Promise<PictureRow | null> =>
+  db.findOneBy(PictureRow, { id });
 
 /** Whether a picture has been sent. */
-export const hasPicture = (db: EntityManager, computerId: ComputerId, id: string): Promise<boolean> =>
-  db.existsBy(PictureRow, { computerId, id });
+export const hasPicture = (db: EntityManager, id: string): Promise<boolean> => db.existsBy(PictureRow, { id });

@@ -7,12 +7,12 @@ import { faultsOfReport, isCovered, type ScanReport } from '@clever-drawer/core/
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
 import { BuildRow } from '../database/entities/catalogue.js';
-import { ComputerRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
 import { lockCatalogue } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
 import { faultPlaces, knownBuild, outcomeOf, writeBuilds } from './scan-result-store.js';
 import { forgetOldStories } from './scan-store.js';
+import { nextCatalogue } from './studio-store.js';
 
 /** What a place of another computer was read by: never taken for a place that a scan here has read. */
 const BY_REPORT = ['by report'];
@@ -22,7 +22,7 @@ const BY_REPORT = ['by report'];
  * same report again changes nothing.
  */
 export async function applyReport(db: EntityManager, computerId: ComputerId, report: ScanReport): Promise<ScanOutcome> {
-  await lockCatalogue(db, computerId);
+  await lockCatalogue(db);
   const rows = await db.findBy(BuildRow, { computerId });
   const before = await loadPlaces(db, computerId);
   // Pictures are files of that computer: a path of this one that is called the same is none of them.
@@ -38,8 +38,7 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const gone = stood.filter((place) => !met.has(place.path)).map((place) => place.path);
   const fresh = places.filter((place) => !equal(before.get(place.path), place));
   await writePlaces(db, computerId, fresh, gone);
-  if (written.rows + fresh.length + gone.length > 0)
-    await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  if (written.rows + fresh.length + gone.length > 0) await nextCatalogue(db);
   const outcome = outcomeOf(written, story, 0);
   const read = seen.length;
   await db.query(

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import { Not, type EntityManager } from 'typeorm';
 import type { KnownBuild, ScanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanStory, type ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
@@ -11,11 +11,13 @@ import { withPresets } from '@clever-drawer/scan/attach-presets';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import type { ScanResult } from '@clever-drawer/scan/run-scan';
 import { BuildRow } from '../database/entities/catalogue.js';
-import { ComputerRow, type ScanWish } from '../database/entities/computer.js';
+import type { ScanWish } from '../database/entities/computer.js';
+import { carryOver } from './carry-over.js';
 import { isBelow } from './computer-store.js';
 import type { BuildToGroup } from './grouping-store.js';
-import { lockCatalogue, writeGrouped } from './grouping-store.js';
+import { lockCatalogue, standing, writeGrouped } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
+import { nextCatalogue } from './studio-store.js';
 
 /** Brings the catalogue up to a scan. The transaction makes it all or nothing; whoever arranges meanwhile hardly waits for it. */
 export async function applyScan(
@@ -24,7 +26,7 @@ export async function applyScan(
   result: ScanResult,
   wish: ScanWish,
 ): Promise<{ outcome: ScanOutcome; story: ScanEvent[] }> {
-  await lockCatalogue(db, computerId);
+  await lockCatalogue(db);
   const before = await loadPlaces(db, computerId);
   // A single place that is gone is gone, and no problem; a folder that is gone may be on a disk that is not connected.
   const walkFaults = result.walkFaults.filter(
@@ -53,20 +55,28 @@ export async function applyScan(
   const written = await writeBuilds(db, computerId, rows, difference);
   await writePlaces(db, computerId, [...result.fresh, ...unwalked], gone);
   // Last, because whoever arranges holds this row for a moment.
-  await db.increment(ComputerRow, { id: computerId }, 'catalogueRevision', 1);
+  await nextCatalogue(db);
   return { outcome: outcomeOf(written, story, result.unchanged), story };
 }
 
-/** Writes the builds of a computer as they are after a difference, grouped into plugins. `rows` are those of before. */
+/** Writes the builds of a computer as they are after a difference, grouped into plugins with those of all computers. `rows` are its builds of before. */
 export async function writeBuilds(
   db: EntityManager,
   computerId: ComputerId,
   rows: readonly BuildRow[],
   difference: ScanDifference,
 ): Promise<{ plugins: number; builds: number; rows: number }> {
-  const builds = buildsAfter(difference);
-  const written = await writeGrouped(db, computerId, builds, new Map(rows.map((row) => [row.id, row])));
-  return { ...written, builds: builds.filter((build) => build.found).length };
+  const own = buildsAfter(difference, computerId);
+  const others = await db.findBy(BuildRow, { computerId: Not(computerId) });
+  const before = new Map([...rows, ...others].map((row) => [row.id, row]));
+  const grouped = await writeGrouped(db, [...own, ...others.map(standing)], before);
+  await carryOver(db, computerId, grouped);
+  const found = own.filter((build) => build.found);
+  return {
+    plugins: new Set(found.map((build) => grouped.pluginOf.get(build.id))).size,
+    builds: found.length,
+    rows: grouped.rows,
+  };
 }
 
 /** The counts of what happened. */
@@ -125,17 +135,18 @@ function scannedBy(result: ScanResult, walkFaults: readonly Fault[], wish: ScanW
     !unread.some((folder) => folder !== path && isBelow(path, folder));
 }
 
-function buildsAfter(difference: ScanDifference): BuildToGroup[] {
+function buildsAfter(difference: ScanDifference, computerId: ComputerId): BuildToGroup[] {
   const { arrived, changed, returned, same, vanished, untouched } = difference;
   return [
-    ...arrived.map((facts) => ({ id: randomUUID(), pluginId: undefined, found: true, facts })),
+    ...arrived.map((facts) => ({ id: randomUUID(), computerId, pluginId: undefined, found: true, facts })),
     ...[...changed, ...returned, ...same].map(({ known: { id, pluginId }, facts }) => ({
       id,
+      computerId,
       pluginId,
       found: true,
       facts,
     })),
-    ...vanished.map((known) => ({ ...known, found: false })),
-    ...untouched,
+    ...vanished.map((known) => ({ ...known, computerId, found: false })),
+    ...untouched.map((known) => ({ ...known, computerId })),
   ];
 }

@@ -12,6 +12,7 @@ import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
 import { Arranging } from '../../src/jobs/arranging';
 import { Arrivals } from '../../src/jobs/arrivals';
+import { listenTo } from '../../src/jobs/listening';
 import { runScanJob } from '../../src/jobs/scan-job';
 import { ScanQueue } from '../../src/jobs/scan-queue';
 import { misfits } from './interface';
@@ -26,13 +27,16 @@ export interface Api {
   readonly source: DataSource;
   readonly folder: string;
   readonly url: string;
+  readonly databaseUrl: string;
   readonly call: (method: string, path: string, body?: unknown) => Promise<Answer>;
   /** A request with headers that fetch would not send. */
   readonly raw: (path: string, headers: Record<string, string>, method?: string) => Promise<number>;
+  /** Takes everything out of the database, as if it had just been made. */
+  readonly empty: () => Promise<void>;
   readonly stop: () => Promise<void>;
 }
 
-/** Every test has a computer of its own, and each counts as the one at hand. */
+/** Each computer counts as the one at hand. */
 const EVERYWHERE: Here = { is: () => true, settle: () => Promise.resolve() };
 
 /** The application on a real, throwaway PostgreSQL. The scan runs in this thread unless another runner is given. */
@@ -45,6 +49,12 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
   const log = pino({ level: 'silent' });
   const arrivals = new Arrivals(source, log, here);
   const arranging = new Arranging(source);
+  const line = await listenTo(
+    cluster.url,
+    log,
+    (news) => arranging.heard(news),
+    () => arranging.tellHowFar(),
+  );
   const app = createApp(
     {
       source,
@@ -56,10 +66,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
         source,
         log,
         (job) => runScanJob(source, log, job, STANDARD_LIMITS, scan),
-        (job) => {
-          arrivals.scanned(job.folders);
-          arranging.catalogueChanged(job.computerId);
-        },
+        (job) => arrivals.scanned(job.folders),
       ),
       presentFolders: () => [{ path: '/usr/lib/lv2', formats: ['LV2'] }],
     },
@@ -74,6 +81,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
     source,
     folder,
     url,
+    databaseUrl: cluster.url,
     call: async (method, path, body) => {
       const response = await fetch(`${url}/api${path}`, {
         method,
@@ -103,8 +111,19 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
           .on('error', fail)
           .end();
       }),
+    empty: async () => {
+      const tables = await source.query<{ name: string }[]>(
+        `SELECT relname AS name FROM pg_class WHERE relkind = 'r' AND relnamespace = 'public'::regnamespace
+           AND relname NOT IN ('migrations', 'studio')`,
+      );
+      await source.query(`TRUNCATE ${tables.map((table) => `"${table.name}"`).join(', ')}`);
+      await source.query('UPDATE studio SET "arrangementRevision" = 0, "catalogueRevision" = 0');
+      arranging.close();
+    },
     stop: async () => {
       await arrivals.close();
+      arranging.close();
+      await line.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
       await source.destroy();

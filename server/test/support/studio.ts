@@ -60,6 +60,7 @@ export function useStudio(): void {
   afterAll(() => api.stop());
 
   beforeEach(async () => {
+    await api.empty();
     computer = (await post<{ id: string }>('/computers', { name: 'Music room', system: 'linux' })).body.id;
     plugins = join(api.folder, randomUUID());
     await mkdir(plugins);

@@ -1,5 +1,6 @@
 import { useIsMutating, useQuery, type QueryClient } from '@tanstack/react-query';
 import type { ArrangementView } from '@clever-drawer/contract/responses';
+import { itemNames } from '@clever-drawer/core/chests/item';
 import type { NameOf } from '@clever-drawer/core/chests/plan';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { nameIn } from '../catalogue/queries';
@@ -44,10 +45,8 @@ export function bring(
 }
 
 /** The names of plugins, as this window knows the catalogue. */
-export const namesIn =
-  (client: QueryClient, computer: ComputerId): NameOf =>
-  (id) =>
-    nameIn(client, computer, id);
+export const namesIn = (client: QueryClient, computer: ComputerId): NameOf =>
+  itemNames((id) => nameIn(client, computer, id));
 
 const toldKey = (computer: ComputerId) => ['told', computer] as const;
 

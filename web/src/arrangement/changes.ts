@@ -7,7 +7,8 @@ import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ImportReport, SavedChange } from '@clever-drawer/contract/responses';
 import { markOf, regroups } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { asId, type ComputerId, type ItemId } from '@clever-drawer/core/ids';
 import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
 import { call, wordsOf, type Asked } from '../lib/api';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
@@ -129,7 +130,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     },
     load: async (request) => {
       const isDone = await told(own('POST /computers/{computer}/loads', 'load', request));
-      if (isDone) countLoadOf(client, computer, request.pluginId);
+      if (isDone) countLoadOf(client, computer, pluginOfItem(asId<ItemId>(request.pluginId)));
       return isDone;
     },
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'work out a chest', request)),

@@ -8,7 +8,7 @@ import { addressOf } from '../lib/api';
 import { bring, knownIn, noteTold, resync, toldOf } from './arrangement-query';
 import { queued } from './queue';
 import { windowName } from './window-name';
-import { heard } from './window-state';
+import { heard, heardElsewhere } from './window-state';
 
 /** The part of an EventSource that is needed. */
 export type Line = Pick<EventSource, 'onmessage' | 'close'>;
@@ -30,14 +30,14 @@ export function follow(
   };
   line.onmessage = ({ data }: MessageEvent<string>) => {
     const event = JSON.parse(data) as WindowEvent;
-    if (event.kind === 'catalogue') lookAtCatalogue(client, computer);
-    else if (event.kind === 'now') {
-      // The line has just been opened, maybe again: what happened before is not told, but how far it went.
+    if (event.kind === 'now') {
+      // The line has just been opened, maybe again, or another server wrote: what happened is not told, but how far it went.
       noteTold(client, computer, event.arrangementRevision);
       if (isOlderCatalogue(client, computer, event.catalogueRevision)) lookAtCatalogue(client, computer);
     } else {
       noteTold(client, computer, event.saved.revision);
-      bring(client, computer, (window, nameOf) => heard(window, event.saved, nameOf));
+      const take = event.saved.computerId === computer ? heard : heardElsewhere;
+      bring(client, computer, (window, nameOf) => take(window, event.saved, nameOf));
       if (regroups(event.saved.edits)) lookAtCatalogue(client, computer);
     }
     if (fell()) catchUp();

@@ -139,11 +139,21 @@ export function failed(window: WindowState, id: number, reason: string, nameOf: 
 export const heard = (window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState =>
   took(window, saved, null, nameOf);
 
+/** A change that was made at another computer: it is no step of this one, and what can be undone here stays as it is. */
+export function heardElsewhere(window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState {
+  const { held } = window;
+  if (saved.revision !== held.revision + 1) return notNext(window, saved, nameOf);
+  const state = applyEdits(held.state, saved.edits);
+  return shown({ ...window, held: { ...held, state, revision: saved.revision } }, nameOf);
+}
+
+/** What to make of a change that does not follow on what is held: known already, by having fetched everything, or one has been missed. */
+const notNext = (window: WindowState, { revision }: SavedChange, nameOf: NameOf): WindowState =>
+  shown(revision <= window.held.revision ? window : { ...window, isBehind: true }, nameOf);
+
 function took(window: WindowState, saved: SavedChange, planned: Outcome | null, nameOf: NameOf): WindowState {
   const { held } = window;
-  // Known already, by having fetched everything.
-  if (saved.revision <= held.revision) return shown(window, nameOf);
-  if (saved.revision > held.revision + 1) return shown({ ...window, isBehind: true }, nameOf);
+  if (saved.revision !== held.revision + 1) return notNext(window, saved, nameOf);
   const ref: StepRef = { number: saved.number, pending: null, label: saved.label };
   const move = { made: done, undone: back, redone: forth }[saved.act];
   // The very rows that the state holds, where they are known: what is undone next is compared with them at once.

@@ -1,8 +1,13 @@
-import type { PluginView } from '@clever-drawer/contract/responses';
+interface Present {
+  readonly builds: readonly unknown[];
+  readonly preset?: object | null;
+  readonly found: boolean;
+}
 
-/** Whether the studio has a plugin that this computer has never had: it keeps its places, is left out of menus, and is counted apart. */
-export const isElsewhere = ({ builds }: { readonly builds: readonly unknown[] }): boolean => builds.length === 0;
+/** Whether the studio has a plugin, or a preset, that this computer has never had: it keeps its places, is left out of menus, and is counted apart. */
+export const isElsewhere = ({ builds, preset, found }: Present): boolean =>
+  builds.length === 0 || (preset != null && !found);
 
 /** What is wrong with a plugin's presence, in words; null when it is there. */
-export const absenceOf = (plugin: Pick<PluginView, 'builds' | 'found'>): string | null =>
+export const absenceOf = (plugin: Present): string | null =>
   plugin.found ? null : isElsewhere(plugin) ? 'not on this computer' : 'not found';

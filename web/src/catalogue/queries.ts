@@ -2,40 +2,92 @@ import { useQuery, type QueryClient } from '@tanstack/react-query';
 import memoizeOne from 'memoize-one';
 import type { CatalogueView, PluginView, ScanView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
+import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
+import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
-import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
+import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { call } from '../lib/api';
+import { useComputer } from '../lib/use-computer';
 
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen;
+/** A plugin, or a preset of one with all that is known of its plugin. */
+export type ChosenItem = ItemOf<ChosenPlugin>;
 
 /** The catalogue with a way to each plugin by its id. */
-export interface Catalogue<P extends PluginView = PluginView> {
+export interface Catalogue {
   readonly revision: number;
   readonly firstArrival: string | null;
-  readonly plugins: readonly P[];
-  readonly byId: ReadonlyMap<PluginId, P>;
+  readonly plugins: readonly PluginView[];
+  readonly byId: ReadonlyMap<PluginId, PluginView>;
 }
 /** See useChosen. */
-export type ChosenCatalogue = Catalogue<ChosenPlugin>;
+export interface ChosenCatalogue {
+  readonly revision: number;
+  readonly firstArrival: string | null;
+  readonly plugins: readonly ChosenPlugin[];
+  /** Plugins, the presets that this computer has, and those that are arranged. */
+  readonly byId: ReadonlyMap<ItemId, ChosenItem>;
+  /** The plugins, and behind them the presets that this computer has: what can be searched. */
+  readonly items: readonly ChosenItem[];
+  /** Presets that are more than can be searched. */
+  readonly presetsLeftOut: number;
+}
 
 /** The catalogue as the producer put it right. */
 export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatalogue {
-  const { choice, preference, naming, aside } = state;
-  return chosenCatalogue(catalogue, choice, preference, naming, aside);
+  const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot } = state;
+  const present = usePresets(useComputer().id).data ?? NO_PRESETS;
+  const arranged = presetsIn(entry, trayEntry, slot, naming);
+  return chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
 }
+
+interface Presets {
+  readonly ids: ReadonlySet<ItemId>;
+  readonly leftOut: number;
+}
+const NO_PRESETS: Presets = { ids: new Set(), leftOut: 0 };
+
+/** The plugin of an item. */
+export const pluginIn = (catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined =>
+  catalogue.byId.get(pluginOfItem(id)) as ChosenPlugin | undefined;
+
+/** The presets that are arranged: the very same set as long as they are the same. */
+const presetsIn = (() => {
+  let known: ReadonlySet<ItemId> = new Set();
+  return memoizeOne(
+    (
+      entry: Arrangement['entry'],
+      trayEntry: Arrangement['trayEntry'],
+      slot: Arrangement['slot'],
+      naming: Arrangement['naming'],
+    ): ReadonlySet<ItemId> => {
+      const now = arrangedPresets({ entry, trayEntry, slot, naming });
+      if (now.size !== known.size || [...now].some((id) => !known.has(id))) known = now;
+      return known;
+    },
+  );
+})();
 
 const chosenCatalogue = memoizeOne(
   (
     catalogue: Catalogue,
     choice: Arrangement['choice'],
     preference: Arrangement['preference'],
+    preferredBuild: Arrangement['preferredBuild'],
     naming: Arrangement['naming'],
     aside: Arrangement['aside'],
+    { ids: present, leftOut }: Presets,
+    arranged: ReadonlySet<ItemId>,
   ): ChosenCatalogue => {
-    const plugins = inOrderOfName(withChoices(catalogue.plugins, { choice, preference, naming, aside }));
-    return { ...catalogue, plugins, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
+    const rows = { choice, preference, preferredBuild, naming, aside };
+    const plugins = inOrderOfName(withChoices(catalogue.plugins, rows));
+    const byId: ReadonlyMap<ItemId, ChosenItem> = itemsById(plugins, present, arranged, naming);
+    const presets = [...present].map((id) => byId.get(id)).filter((item) => item?.found === true);
+    const items = presets.length === 0 ? plugins : [...plugins, ...(presets as ChosenItem[])];
+    return { ...catalogue, plugins, byId, items, presetsLeftOut: leftOut };
   },
 );
 
@@ -64,6 +116,7 @@ export const keys = {
   plugin: (id: ComputerId, plugin: PluginId) => ['plugin', id, plugin] as const,
   problems: (id: ComputerId) => ['problems', id] as const,
   arrivals: (id: ComputerId) => ['arrivals', id] as const,
+  presets: (id: ComputerId) => ['presets', id] as const,
   vendors: (id: ComputerId) => ['vendors', id] as const,
   story: (scan: string) => ['story', scan] as const,
 };
@@ -144,6 +197,19 @@ export const useCatalogue = (id: ComputerId) =>
     },
   });
 
+/** The presets that a computer has, as items; they come when the catalogue is there already. */
+export const usePresets = (id: ComputerId) =>
+  useQuery({
+    queryKey: keys.presets(id),
+    staleTime: Infinity,
+    structuralSharing: false,
+    queryFn: async (): Promise<Presets> => {
+      const { presets, leftOut } = await call('GET /computers/{computer}/presets', { path: { computer: id } });
+      const ids = presets.map(({ pluginId, bank, name }) => itemId({ pluginId, preset: presetKey({ bank, name }) }));
+      return { ids: new Set(ids), leftOut };
+    },
+  });
+
 /** All that is known of a plugin. */
 export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
   useQuery({
@@ -157,7 +223,8 @@ export const nameIn = (client: QueryClient, computer: ComputerId, id: PluginId):
 
 /** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
 export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
-  for (const name of ['catalogue', 'plugin', 'vendors']) void client.invalidateQueries({ queryKey: [name, computer] });
+  for (const name of ['catalogue', 'presets', 'plugin', 'vendors'])
+    void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
 /** Whether this window has a catalogue, and it is older than the server's. */
@@ -165,9 +232,9 @@ export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revi
   (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
 
 /** One more load of a plugin, where the catalogue shows how often it was loaded. */
-export function countLoadOf(client: QueryClient, computer: ComputerId, id: string): void {
+export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId): void {
   client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
-    const plugin = catalogue?.byId.get(asId<PluginId>(id));
+    const plugin = catalogue?.byId.get(id);
     if (catalogue === undefined || plugin === undefined) return catalogue;
     const counted = { ...plugin, loads: plugin.loads + 1 };
     return {
@@ -180,6 +247,6 @@ export function countLoadOf(client: QueryClient, computer: ComputerId, id: strin
 
 /** What Intake shows of a computer is looked at again: a scan has ended, or a report was brought in. */
 export function lookAtIntake(client: QueryClient, id: ComputerId): void {
-  for (const name of ['folders', 'scans', 'catalogue', 'plugin', 'problems', 'arrivals', 'vendors'])
+  for (const name of ['folders', 'scans', 'catalogue', 'presets', 'plugin', 'problems', 'arrivals', 'vendors'])
     void client.invalidateQueries({ queryKey: [name, id] });
 }

@@ -1,12 +1,12 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { ChosenPlugin } from './queries';
+import type { ChosenItem } from './queries';
 import { searchTextOf } from './search-text';
 import type { Searcher, Shelf } from './search.worker';
 
 /** What was found: places in the list of plugins, best first; null while nothing is typed, or the first answer is on its way. */
 export interface Found {
-  readonly plugins: readonly ChosenPlugin[];
+  readonly plugins: readonly ChosenItem[];
   /** For what it was found: while the next answer is on its way this is not yet what is typed. */
   readonly typed: string;
   readonly numbers: Uint32Array;
@@ -14,9 +14,9 @@ export interface Found {
 
 /** One worker for all places and visits: what it was filled with last is what it still knows. */
 let searcher: Remote<Searcher> | null = null;
-const filledWith = new Map<Shelf, readonly ChosenPlugin[]>();
+const filledWith = new Map<Shelf, readonly ChosenItem[]>();
 
-function fill(shelf: Shelf, plugins: readonly ChosenPlugin[]): Remote<Searcher> {
+function fill(shelf: Shelf, plugins: readonly ChosenItem[]): Remote<Searcher> {
   searcher ??= wrap<Searcher>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }));
   if (filledWith.get(shelf) !== plugins) {
     filledWith.set(shelf, plugins);
@@ -30,7 +30,7 @@ function fill(shelf: Shelf, plugins: readonly ChosenPlugin[]): Remote<Searcher> 
 export const asksFor = (typed: string): boolean => typed.trim() !== '';
 
 /** Searches plugins in a worker; the newest question wins, and what was found last stays in sight until the next answer. */
-export function useSearch(plugins: readonly ChosenPlugin[], typed: string, shelf: Shelf = 'catalogue'): Found | null {
+export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: Shelf = 'catalogue'): Found | null {
   const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     // After the list is painted: the first letter comes a moment later at the earliest.

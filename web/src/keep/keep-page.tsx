@@ -8,6 +8,7 @@ import { useArrangement } from '../arrangement/arrangement-query';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { FileButton } from '../parts/file-button';
+import { UnionPanel } from './union-panel';
 import styles from './keep.module.css';
 
 /** Keep: the arrangement out to a file, and in from one. */
@@ -23,10 +24,10 @@ export function KeepPage() {
         <section className="panel" aria-labelledby="export-title">
           <h2 id="export-title">Take the arrangement along</h2>
           <p>
-            One JSON file with every chest, drawer, divider, keyword and tray of {computer.name}, your names, tags and
-            kept searches, what is set aside and why, and enough about each plugin to know it again elsewhere. Pictures
-            and what you put right stay here. Its form is published in{' '}
-            <span className="mono">docs/schemas/arrangement-2.schema.json</span>.
+            One JSON file with every chest, drawer, divider, keyword and tray, your names, tags and kept searches, what
+            is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and what you put
+            right stay here. Its form is published in{' '}
+            <span className="mono">docs/schemas/arrangement-3.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>
@@ -41,6 +42,7 @@ export function KeepPage() {
           )}
         </section>
         <ImportPanel />
+        <UnionPanel />
       </main>
       <StatusLine>
         <span>Nothing here touches a plugin file.</span>
@@ -101,22 +103,33 @@ async function parse(file: File): Promise<unknown> {
 }
 
 function Report({ report }: { report: ImportReport }) {
-  const { matched, missing } = report;
+  const { matched, elsewhere, missing } = report;
   return (
     <div className="note-box" role="status">
       <p>
         <b>{matched}</b> plugins are on this computer
-        {missing.length === 0
-          ? ', and none is missing.'
-          : `; ${String(missing.length)} are not, and keep their places:`}
+        {elsewhere.length + missing.length === 0 ? ', and none is missing.' : '; all others keep their places.'}
+      </p>
+      <Absent words="are on other computers of the studio" plugins={elsewhere} />
+      <Absent words="are on none of them" plugins={missing} />
+    </div>
+  );
+}
+
+function Absent({ words, plugins }: { words: string; plugins: ImportReport['missing'] }) {
+  if (plugins.length === 0) return null;
+  return (
+    <>
+      <p>
+        <b>{plugins.length}</b> {words}:
       </p>
       <ul className="missing">
-        {missing.map((one) => (
+        {plugins.map((one) => (
           <li key={`${one.name} ${one.vendor ?? ''}`}>
             {one.name} <span className="quiet">{one.vendor ?? 'vendor not known'}</span>
           </li>
         ))}
       </ul>
-    </div>
+    </>
   );
 }

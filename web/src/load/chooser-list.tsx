@@ -2,7 +2,8 @@ import clsx from 'clsx';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import { FAVOURITES, trayEntryId, type TrayEntry } from '@clever-drawer/core/chests/rows/tray-entry';
-import type { ChosenPlugin } from '../catalogue/queries';
+import type { ChosenItem } from '../catalogue/queries';
+import { itemNamesOf } from '../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import styles from './load.module.css';
 
@@ -13,16 +14,16 @@ interface Props {
   readonly nothing: string;
   readonly at: number;
   readonly favourites: ReadonlyMap<string, TrayEntry>;
-  readonly take: (plugin: ChosenPlugin) => void;
+  readonly take: (plugin: ChosenItem) => void;
 }
 
 /** A stretch of the list under its own heading. */
 export interface ListPart {
   readonly heading: string;
-  readonly plugins: readonly ChosenPlugin[];
+  readonly plugins: readonly ChosenItem[];
 }
 
-type Line = { readonly heading: string } | { readonly plugin: ChosenPlugin; readonly index: number };
+type Line = { readonly heading: string } | { readonly plugin: ChosenItem; readonly index: number };
 
 const HEADING = 26;
 const LINE = 44;
@@ -52,15 +53,17 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
     if (markedLine >= 0) virtual.scrollToIndex(markedLine === 1 ? 0 : markedLine);
   }, [markedLine, virtual]);
   const shown = virtual.getVirtualItems();
+  if (lines.length === 0)
+    return (
+      <div className={styles.chooserList}>
+        <p className={clsx('quiet', styles.nothing)}>{nothing}</p>
+        <div id={`${id}-list`} role="listbox" aria-label="Plugins that fit" />
+      </div>
+    );
   return (
-    <div className={styles.chooserList} ref={scroller}>
-      {lines.length === 0 && <p className={clsx('quiet', styles.nothing)}>{nothing}</p>}
-      <div
-        id={`${id}-list`}
-        role="listbox"
-        aria-label="Plugins that fit"
-        style={{ height: virtual.getTotalSize(), position: 'relative' }}
-      >
+    // What scrolls is the listbox itself: the field that it belongs to moves through it.
+    <div className={styles.chooserList} ref={scroller} id={`${id}-list`} role="listbox" aria-label="Plugins that fit">
+      <div role="presentation" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {shown.map(({ index: line, start, size }) => {
           const one = lines[line];
           if (one === undefined) return null;
@@ -91,9 +94,14 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
               <TypeGlyph types={plugin.types} role={plugin.role} />
               <span className={styles.chooserNames}>
                 <span className="one-line">
-                  <bdi>{plugin.name}</bdi>
+                  <bdi>{plugin.preset === null ? plugin.name : itemNamesOf(plugin).first}</bdi>
                 </span>
                 <span className="one-line quiet">
+                  {plugin.preset !== null && (
+                    <>
+                      <bdi>{plugin.preset.plugin}</bdi> ·{' '}
+                    </>
+                  )}
                   {plugin.vendor ?? 'vendor not known'} · {kindInWords(plugin.types, plugin.role)}
                 </span>
               </span>

@@ -2,6 +2,8 @@ import clsx from 'clsx';
 import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import { absenceOf } from '../catalogue/presence';
+import { itemId } from '@clever-drawer/core/chests/item';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { PlainButton } from '../parts/plain-button';
@@ -54,12 +56,12 @@ function SlotButton({
   open,
   clear,
 }: { slot: Slot; place: string; catalogue: ChosenCatalogue } & Pick<Props, 'open' | 'clear'>) {
-  const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(slot.pluginId);
+  const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(itemId({ ...slot, pluginId: slot.pluginId }));
   const build = plugin?.builds.find((one) => one.id === slot.buildId);
   const words =
     plugin === undefined
       ? `empty, for: ${SLOT_LABELS[slot.kind]}`
-      : `${plugin.name}${build === undefined ? '' : `, ${build.format}`}`;
+      : [plugin.name, build?.format, absenceOf(plugin)].filter((word) => word != null).join(', ');
   return (
     <>
       <button

@@ -9,7 +9,7 @@ import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-en
 import type { ChestId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
 import { stepIn } from '../parts/list-keys';
@@ -18,7 +18,7 @@ import { useOffer, type Offer, type OfferedDrawer } from './use-offer';
 
 /** What was chosen, and by which way. */
 export interface Chosen {
-  readonly plugin: ChosenPlugin;
+  readonly plugin: ChosenItem;
   readonly way: LoadWay;
 }
 
@@ -48,7 +48,7 @@ export interface Chooser {
   readonly parts: readonly ListPart[];
   /** The place of the marked plugin among those of all parts; -1 in an empty list. */
   readonly at: number;
-  readonly take: (plugin: ChosenPlugin) => void;
+  readonly take: (plugin: ChosenItem) => void;
   readonly withUnknown: boolean;
   readonly setWithUnknown: (on: boolean) => void;
   /** Keys anywhere in the chooser, and those of the field alone. */
@@ -79,12 +79,12 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
   const at = Math.min(marked, all.length - 1);
   const current = all[at];
 
-  const wayTo = (plugin: ChosenPlugin): LoadWay => {
+  const wayTo = (plugin: ChosenItem): LoadWay => {
     if (typed !== '') return 'typing';
     if (opened?.ids.has(plugin.id)) return opened.isTray ? 'tray' : 'drawer';
     return 'list';
   };
-  const take = (plugin: ChosenPlugin): void => choose({ plugin, way: wayTo(plugin) });
+  const take = (plugin: ChosenItem): void => choose({ plugin, way: wayTo(plugin) });
   const takesWhenFound = useRef(false);
   useEffect(() => {
     if (!takesWhenFound.current || !offer.isSettled) return;

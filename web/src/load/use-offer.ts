@@ -2,11 +2,13 @@ import { useMemo } from 'react';
 import { FAVOURITES, TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
+import { itemId } from '@clever-drawer/core/chests/item';
 import { drawerAndInner, drawersOfChest, pathTo, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { offerFor } from '@clever-drawer/core/menu/slot-menu';
-import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import { partedFound } from '../catalogue/parted-found';
 import { asksFor, useSearch, type Found } from '../catalogue/use-search';
 
 /** A front in the chooser: a drawer of the chest at hand, or a tray. */
@@ -15,23 +17,23 @@ export interface OfferedDrawer {
   readonly name: string;
   readonly isTray: boolean;
   readonly ids: ReadonlySet<string>;
-  readonly plugins: readonly ChosenPlugin[];
+  readonly plugins: readonly ChosenItem[];
 }
 
 /** What a slot is offered. */
 export interface Offer {
   readonly drawers: readonly OfferedDrawer[];
   /** What fits and is typed for: within the open drawer, and elsewhere (everything when none is open). */
-  readonly inside: readonly ChosenPlugin[];
-  readonly elsewhere: readonly ChosenPlugin[];
+  readonly inside: readonly ChosenItem[];
+  readonly elsewhere: readonly ChosenItem[];
   /** Others of the best match's kind, when only a few have what is typed: people know the kind better than the name. */
-  readonly kin: readonly ChosenPlugin[];
+  readonly kin: readonly ChosenItem[];
   readonly roleUnknown: number;
   /** False while the answer to what is typed is on its way, and what is shown is for what was typed before. */
   readonly isSettled: boolean;
 }
 
-const NONE: readonly ChosenPlugin[] = [];
+const NONE: readonly ChosenItem[] = [];
 const TRAY = 'tray-';
 const trayFrontId = (tray: number): string => TRAY + String(tray);
 
@@ -44,26 +46,26 @@ export function useOffer(
   wish: { typed: string; open: string | null; withUnknown: boolean },
 ): Offer {
   const { typed, open, withUnknown } = wish;
-  const { plugins, roleUnknown } = useMemo(() => {
+  const { plugins, items, roleUnknown } = useMemo(() => {
     const offer = offerFor(
       slot,
-      catalogue.plugins.filter((plugin) => plugin.found && plugin.aside === null),
+      catalogue.items.filter((item) => item.found && item.aside === null),
     );
-    return {
-      plugins: withUnknown ? [...offer.fitting, ...offer.roleUnknown] : offer.fitting,
-      roleUnknown: offer.roleUnknown.length,
-    };
+    const items = withUnknown ? [...offer.fitting, ...offer.roleUnknown] : offer.fitting;
+    const isPlugin = (item: ChosenItem): boolean => item.preset === null;
+    return { plugins: items.filter(isPlugin), items, roleUnknown: offer.roleUnknown.filter(isPlugin).length };
   }, [slot, catalogue, withUnknown]);
-  const drawers = useMemo(() => drawersFor(plugins, catalogue, state, chest), [plugins, catalogue, state, chest]);
+  const drawers = useMemo(() => drawersFor(items, catalogue, state, chest), [items, catalogue, state, chest]);
   const opened = drawers.find((one) => one.id === open);
   const own = opened?.plugins ?? NONE;
   const foundInside = useSearch(own, typed, 'drawer');
-  const foundAll = useSearch(plugins, typed, 'slot');
+  const foundAll = useSearch(items, typed, 'slot');
   const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
   return useMemo(() => {
     const inside = inOrder(own, foundInside);
     // An open drawer shows itself alone; once something is typed, the rest follows behind it.
-    const rest = opened !== undefined && typed === '' ? [] : inOrder(plugins, foundAll);
+    const rest =
+      opened !== undefined && typed === '' ? [] : foundAll === null ? plugins : partedInOrder(items, foundAll);
     const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
     return {
       drawers,
@@ -73,17 +75,23 @@ export function useOffer(
       roleUnknown,
       isSettled,
     };
-  }, [drawers, foundInside, foundAll, own, opened, typed, plugins, roleUnknown, isSettled]);
+  }, [drawers, foundInside, foundAll, own, opened, typed, plugins, items, roleUnknown, isSettled]);
 }
 
-const inOrder = (plugins: readonly ChosenPlugin[], found: Found | null): readonly ChosenPlugin[] =>
+const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly ChosenItem[] =>
   found === null
     ? plugins
     : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
 
+/** Plugins, and behind them the presets that are named by what is typed. */
+function partedInOrder(items: readonly ChosenItem[], found: Found): readonly ChosenItem[] {
+  const { plugins, presets } = partedFound(items, found);
+  return [...Array.from(plugins, (number) => items[number]).filter((item) => item !== undefined), ...presets];
+}
+
 const FEW = 8;
 
-function kinOf(found: readonly ChosenPlugin[], plugins: readonly ChosenPlugin[]): ChosenPlugin[] {
+function kinOf(found: readonly ChosenItem[], plugins: readonly ChosenItem[]): ChosenItem[] {
   const kind = found.find((plugin) => plugin.types.length > 0)?.types[0];
   if (kind === undefined || found.length > FEW) return [];
   const shown = new Set(found.map((plugin) => plugin.id));
@@ -91,14 +99,14 @@ function kinOf(found: readonly ChosenPlugin[], plugins: readonly ChosenPlugin[])
 }
 
 function drawersFor(
-  plugins: readonly ChosenPlugin[],
+  plugins: readonly ChosenItem[],
   catalogue: ChosenCatalogue,
   state: Arrangement,
   chest: ChestId | null,
 ): OfferedDrawer[] {
   const fitting = new Set(plugins.map((plugin) => plugin.id));
   const contents = contentsOfDrawers(state, catalogue.byId);
-  const front = (id: string, name: string, isTray: boolean, all: readonly ChosenPlugin[]): OfferedDrawer => {
+  const front = (id: string, name: string, isTray: boolean, all: readonly ChosenItem[]): OfferedDrawer => {
     const own = [
       ...new Map(all.filter((plugin) => fitting.has(plugin.id)).map((plugin) => [plugin.id, plugin])).values(),
     ];
@@ -110,7 +118,7 @@ function drawersFor(
       trayName(state, tray),
       true,
       trayEntries(state, tray)
-        .map((entry) => catalogue.byId.get(entry.pluginId))
+        .map((entry) => catalogue.byId.get(itemId(entry)))
         .filter((plugin) => plugin !== undefined),
     ),
   );

@@ -1,4 +1,4 @@
-import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 
 /** Dividers are moved within their drawer. */
 export interface Dividers {
@@ -8,7 +8,7 @@ export interface Dividers {
 
 /** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or a drawer (to be moved). */
 export type Dragged =
-  | { readonly pluginIds: readonly PluginId[]; readonly dividers?: Dividers; readonly name: string }
+  | { readonly pluginIds: readonly ItemId[]; readonly dividers?: Dividers; readonly name: string }
   | { readonly drawerId: DrawerId; readonly name: string };
 
 /** A list whose lines have an order: a drawer's, or a tray's. */

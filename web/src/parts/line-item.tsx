@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import type { CSSProperties } from 'react';
 import { absenceOf, isElsewhere } from '../catalogue/presence';
 import { Face } from '../catalogue/face';
+import { itemNamesOf } from '../catalogue/item-names';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { homeKey, type Dragged, type LineHome } from './dragged';
 import { dividersIn, lineInWords, pluginsIn, type LineActions, type ListedLine } from './line';
@@ -79,12 +80,19 @@ export function LineItem(props: Props) {
 function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | 'pictures'>) {
   if ('divider' in line) return <span className={styles.dividerLabel}>{line.divider}</span>;
   const { plugin, name, keyword } = line;
+  const { first, beside } = plugin.preset === null ? { first: name, beside: null } : itemNamesOf(plugin, name);
   return (
     <>
       <span className={clsx('mono', styles.lineNumber)}>{number}</span>
       {pictures ? <Face plugin={plugin} /> : <TypeGlyph types={plugin.types} role={plugin.role} />}
       <span className={clsx('one-line', styles.lineName)}>
-        <bdi>{name}</bdi>
+        <bdi>{first}</bdi>
+        {beside !== null && (
+          <span className="quiet">
+            {' '}
+            <bdi>{beside}</bdi>
+          </span>
+        )}
         {!plugin.found && <span className="flag">{isElsewhere(plugin) ? 'elsewhere' : absenceOf(plugin)}</span>}
         {plugin.aside !== null && <span className="flag">aside</span>}
         {keyword !== null && <span className={clsx('quiet', styles.keyword)}> {keyword}</span>}

@@ -1,12 +1,12 @@
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf } from '../catalogue/presence';
-import type { ChosenPlugin } from '../catalogue/queries';
+import type { ChosenItem } from '../catalogue/queries';
 
 /** A line of a drawer or tray: a plugin, or a divider. */
 export type ListedLine =
   | {
       readonly id: string;
-      readonly plugin: ChosenPlugin;
+      readonly plugin: ChosenItem;
       readonly name: string;
       /** The keyword by which it is there; null when it was put in by hand. */
       readonly keyword: string | null;
@@ -20,13 +20,13 @@ export interface LineActions {
   readonly remove: (lines: readonly ListedLine[]) => void;
   readonly rename: (line: ListedLine) => void;
   readonly addDivider?: (before: string | null) => void;
-  readonly about: (id: PluginId) => void;
+  readonly about: (id: ItemId) => void;
   /** Told of the plugins that are selected, whenever that changes. */
-  readonly selected: (ids: readonly PluginId[]) => void;
+  readonly selected: (ids: readonly ItemId[]) => void;
 }
 
 /** The plugins among lines. */
-export const pluginsIn = (lines: readonly ListedLine[]): PluginId[] =>
+export const pluginsIn = (lines: readonly ListedLine[]): ItemId[] =>
   lines.flatMap((line) => ('plugin' in line ? [line.plugin.id] : []));
 
 /** The ids of the dividers among lines. */

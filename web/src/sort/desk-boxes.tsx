@@ -1,10 +1,11 @@
 import { useMemo } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { pluginsOfItems } from '@clever-drawer/core/chests/item';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import { pluginIn, type ChosenCatalogue } from '../catalogue/queries';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from './plugin/aside-box';
 import { DrawerBox } from './drawer/drawer-box';
@@ -14,7 +15,7 @@ import { PutRightBox } from './plugin/put-right-box';
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
   readonly kind: 'file' | 'right' | 'aside' | 'names';
-  readonly ids: readonly PluginId[];
+  readonly ids: readonly ItemId[];
 }
 
 interface Props {
@@ -23,8 +24,8 @@ interface Props {
   readonly state: Arrangement;
   readonly chest: Chest | null;
   readonly changes: Changes;
-  readonly file: (ids: readonly PluginId[], drawers: readonly Drawer[]) => void;
-  readonly fileIntoNew: (ids: readonly PluginId[], name: string) => void;
+  readonly file: (ids: readonly ItemId[], drawers: readonly Drawer[]) => void;
+  readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
   readonly close: () => void;
 }
 
@@ -32,6 +33,13 @@ interface Props {
 export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileIntoNew, close }: Props) {
   const plugins = useMemo(
     () => box.ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined),
+    [box.ids, catalogue],
+  );
+  const own = useMemo(
+    () =>
+      pluginsOfItems(box.ids)
+        .map((id) => pluginIn(catalogue, id))
+        .filter((plugin) => plugin !== undefined),
     [box.ids, catalogue],
   );
   switch (box.kind) {
@@ -52,10 +60,11 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
           }}
         />
       );
+    // What is put right or set aside is the plugin, whichever preset of it was chosen.
     case 'right':
-      return <PutRightBox plugins={plugins} state={state} changes={changes} close={close} />;
+      return <PutRightBox plugins={own} state={state} changes={changes} close={close} />;
     case 'aside':
-      return <AsideBox plugins={plugins} catalogue={catalogue} state={state} changes={changes} close={close} />;
+      return <AsideBox plugins={own} catalogue={catalogue} state={state} changes={changes} close={close} />;
     case 'names':
       return <NamesBox plugins={plugins} known={tagsIn(state)} changes={changes} close={close} />;
   }

@@ -1,5 +1,6 @@
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
 import { shiftOnTrayWish } from './filing/desk-wishes';
 import { ToFilePanel } from './filing/to-file-panel';
@@ -30,8 +31,10 @@ export function DeskLeft({ desk }: { desk: Desk }) {
       )}
       {about !== null && (
         <PluginPanel
-          key={about}
-          id={about}
+          key={pluginOfItem(about)}
+          id={pluginOfItem(about)}
+          chosen={desk.subject.ids}
+          choose={desk.subject.selectElsewhere}
           state={state}
           catalogue={catalogue}
           close={() => setAbout(null)}
@@ -47,12 +50,12 @@ export function DeskLeft({ desk }: { desk: Desk }) {
 interface ToFileProps {
   readonly desk: Desk;
   readonly chest: NonNullable<Desk['chest']>;
-  readonly queue: readonly PluginId[];
+  readonly queue: readonly ItemId[];
 }
 
 function ToFile({ desk, chest, queue }: ToFileProps) {
   const { catalogue, listed, seenAt, openBox } = desk;
-  const isFresh = (id: PluginId): boolean => {
+  const isFresh = (id: ItemId): boolean => {
     const plugin = catalogue.byId.get(id);
     return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
   };

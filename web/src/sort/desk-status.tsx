@@ -12,6 +12,7 @@ export function DeskStatus({
   again,
   pictures,
   selectAll,
+  presetsLeftOut,
 }: {
   chosen: number;
   isElsewhere: boolean;
@@ -20,12 +21,19 @@ export function DeskStatus({
   again: string;
   pictures: boolean;
   selectAll: (() => void) | null;
+  /** Presets that are more than can be searched. */
+  presetsLeftOut: number;
 }) {
   return (
     <StatusLine>
       <span>
-        <b>{chosen}</b> selected{isElsewhere && ' in a drawer'}
+        <b>{chosen}</b> selected{isElsewhere && ' outside of the list'}
       </span>
+      {presetsLeftOut > 0 && (
+        <span className="flag" title="They stand in the panels of their plugins, and can be filed from there.">
+          {presetsLeftOut} presets are not searched
+        </span>
+      )}
       {chosen === 0 && selectAll !== null && (
         <Doing act={selectAll} mark="Ctrl A">
           all found

@@ -55,6 +55,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
           keys={desk.keys}
           again={filing.again.map((drawer) => drawer.name).join(', ')}
           pictures={desk.pictures}
+          presetsLeftOut={catalogue.presetsLeftOut}
           selectAll={listed.ids.length > 0 && selection.ids.size < listed.ids.length ? selection.all : null}
         />
         {box !== null && (

@@ -1,8 +1,9 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
-import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../arrangement/changes';
 import type { WindowState } from '../arrangement/window-state';
 import type { ChosenCatalogue } from '../catalogue/queries';
@@ -31,15 +32,15 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const viewing = useSortView();
   const { view } = viewing;
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
-  const found = useSearch(catalogue.plugins, view.typed);
+  const found = useSearch(catalogue.items, view.typed);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
   const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, view, found);
   const subject = useSubject(listed.ids);
   const { ids: chosen, selection } = subject;
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
-  const [about, setAbout] = useState<PluginId | null>(null);
-  const [queue, setQueue] = useState<readonly PluginId[] | null>(null);
+  const [about, setAbout] = useState<ItemId | null>(null);
+  const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
   const filing = useFiling(state, chest, changes);
   const [pictures, setPictures] = useKept('pictures');
@@ -51,11 +52,11 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
 
   const hasChosen = chosen.length > 0;
   const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
-  const openBox = (kind: DeskBox['kind'], ids: readonly PluginId[] = chosen): void => setBox({ kind, ids });
+  const openBox = (kind: DeskBox['kind'], ids: readonly ItemId[] = chosen): void => setBox({ kind, ids });
   const workThrough = (): void => setQueue(toFileQueue(catalogue, listed.places, seenAt));
   // A plugin of which only some builds are set aside has something to bring back too.
   const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
-  const someAside = withAside.size > 0 && chosen.some((id) => withAside.has(id));
+  const someAside = withAside.size > 0 && chosen.some((id) => withAside.has(pluginOfItem(id)));
   const keys: DeskKeys = {
     file: hasChosen && chest !== null ? () => openBox('file') : null,
     fileAgain: hasChosen && filing.again.length > 0 ? () => filing.file(chosen, filing.again) : null,

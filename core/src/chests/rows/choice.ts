@@ -1,6 +1,6 @@
 import { ROLES, type Role } from '../../catalogue/role.js';
 import { TYPE_IDS, type TypeId } from '../../catalogue/type-tree.js';
-import type { BuildId, PluginId } from '../../ids.js';
+import type { PluginId } from '../../ids.js';
 import { NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
 
 /** What the producer chose for a plugin by hand; it wins over everything worked out. Null leaves it to what is worked out. */
@@ -9,8 +9,6 @@ export interface Choice {
   readonly role: Role | null;
   readonly types: readonly TypeId[] | null;
   readonly vendor: string | null;
-  /** The build to load, whatever the general rule says. */
-  readonly buildId: BuildId | null;
 }
 
 /** Choices as rows. */
@@ -22,6 +20,5 @@ export const CHOICE = rowKind<Choice>()({
     role: orNull(oneOf(ROLES)),
     types: orNull(someOf(TYPE_IDS)),
     vendor: orNull(textUpTo(NAME_LENGTH)),
-    buildId: orNull(text),
   },
 });

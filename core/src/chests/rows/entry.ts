@@ -1,27 +1,39 @@
-import type { DrawerId, PluginId } from '../../ids.js';
+import type { DrawerId, ItemId, PluginId, PresetKey } from '../../ids.js';
 import { NAME_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
-/** A plugin's place in a drawer. Its id is made of both, so that a plugin can't stand in a drawer twice. */
+/** The place of a plugin, or of a preset of it, in a drawer. Its id is made of drawer and item, so that nothing can stand in a drawer twice. */
 export interface Entry {
   readonly id: string;
   readonly drawerId: DrawerId;
   readonly pluginId: PluginId;
+  /** Null when it is the plugin itself. */
+  readonly preset: PresetKey | null;
   /** Order key among the entries and dividers of the drawer. */
   readonly order: string;
   /** A name in this drawer alone. */
   readonly name: string | null;
 }
 
-/** The id of a plugin's place in a drawer. */
-export const entryId = (drawerId: DrawerId, pluginId: PluginId): string => `${drawerId}/${pluginId}`;
+/** The id of an item's place in a drawer. */
+export const entryId = (drawerId: DrawerId, item: ItemId): string => `${drawerId}/${item}`;
 
 /** Entries as rows. */
 export const ENTRY = rowKind<Entry>()({
   table: 'entry',
   scope: 'studio',
-  columns: { id: text, drawerId: text, pluginId: text, order: text, name: orNull(textUpTo(NAME_LENGTH)) },
+  columns: {
+    id: text,
+    drawerId: text,
+    pluginId: text,
+    preset: orNull(text),
+    order: text,
+    name: orNull(textUpTo(NAME_LENGTH)),
+  },
   refersTo: { drawerId: 'drawer', pluginId: 'plugin' },
-  indexes: [{ columns: ['drawerId', 'pluginId'], unique: true }],
-  upgrades: [{ to: 2, upgrade: (row) => ({ name: null, ...row }) }],
+  indexes: [{ columns: ['drawerId', 'pluginId'], unique: false }],
+  upgrades: [
+    { to: 2, upgrade: (row) => ({ name: null, ...row }) },
+    { to: 3, upgrade: (row) => ({ preset: null, ...row }) },
+  ],
   documented: ['name'],
 });

@@ -1,4 +1,4 @@
-import type { PluginId } from '../../ids.js';
+import type { ItemId } from '../../ids.js';
 import { NAME_LENGTH, NOTE_LENGTH, orNull, rowKind, text, textsUpTo, textUpTo } from './row-kind.js';
 
 /** The most characters of a strip label. */
@@ -6,9 +6,9 @@ export const STRIP_LABEL_LENGTH = 12;
 /** The most characters of a tag. */
 export const TAG_LENGTH = 40;
 
-/** What the producer calls a plugin, and notes about it. Empty and null leave what its files say. */
+/** What the producer calls a plugin, or a preset of it, and notes about it. Empty and null leave what its files say. */
 export interface Naming {
-  readonly id: PluginId;
+  readonly id: ItemId;
   /** Shown instead of the given name; both are found. */
   readonly nickname: string | null;
   /** A very short name for places as narrow as a mixer slot; null takes the proposed one. */

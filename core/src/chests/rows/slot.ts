@@ -1,4 +1,4 @@
-import type { BuildId, LaneId, PluginId, SlotId } from '../../ids.js';
+import type { BuildId, LaneId, PluginId, PresetKey, SlotId } from '../../ids.js';
 import { oneOf, orNull, rowKind, text } from './row-kind.js';
 
 /** What a slot takes. */
@@ -6,13 +6,14 @@ export const SLOT_KINDS = ['midi-effect', 'instrument', 'insert'] as const;
 /** One of them. */
 export type SlotKind = (typeof SLOT_KINDS)[number];
 
-/** A place in a lane for one plugin; empty when pluginId is null. The build is the one that was loaded. */
+/** A place in a lane for one plugin, maybe with a preset; empty when pluginId is null. The build is the one that was loaded. */
 export interface Slot {
   readonly id: SlotId;
   readonly laneId: LaneId;
   readonly kind: SlotKind;
   readonly order: string;
   readonly pluginId: PluginId | null;
+  readonly preset: PresetKey | null;
   readonly buildId: BuildId | null;
 }
 
@@ -26,7 +27,9 @@ export const SLOT = rowKind<Slot>()({
     kind: oneOf(SLOT_KINDS),
     order: text,
     pluginId: orNull(text),
+    preset: orNull(text),
     buildId: orNull(text),
   },
   refersTo: { laneId: 'lane', pluginId: 'plugin' },
+  upgrades: [{ to: 3, upgrade: (row) => ({ preset: null, ...row }) }],
 });

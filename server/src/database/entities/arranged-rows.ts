@@ -4,7 +4,7 @@ import type { ColumnType } from '@clever-drawer/core/chests/rows/row-kind';
 import { PluginRow } from './catalogue.js';
 import { ComputerRow } from './computer.js';
 
-// Ids are only unique together with the computer: the same arrangement may be imported on two of them.
+// What belongs to the studio is there once; what belongs to a computer is named together with it.
 // Columns bear the names of the fields in core, so that rows go in and out as JSON.
 
 const COLUMN_TYPES: Readonly<Record<ColumnType, ColumnOptions['type']>> = {
@@ -20,7 +20,8 @@ const classes = new Map<string, RowClass>();
 
 /** The class of a kind's table, with the decorators that are made from what is known of the kind. */
 function tableOf(kind: RowKind): RowClass {
-  const { table, columns, refersTo, indexes } = specOf(kind);
+  const { table, scope, columns, refersTo, indexes } = specOf(kind);
+  const whose = scope === 'computer' ? ['computerId'] : [];
   const Row = {
     [`${kind}Row`]: class {
       declare readonly id: string;
@@ -29,21 +30,16 @@ function tableOf(kind: RowKind): RowClass {
   const at = Row.prototype as object;
   classes.set(kind, Row);
   Entity(table)(Row);
-  PrimaryColumn('uuid')(at, 'computerId');
+  for (const name of whose) PrimaryColumn('uuid')(at, name);
   for (const [name, { type, nullable }] of Object.entries(columns)) {
     if (name === 'id') PrimaryColumn('text')(at, name);
     else Column({ type: COLUMN_TYPES[type], nullable })(at, name);
   }
-  for (const { columns: own, unique } of indexes) Index(['computerId', ...own], { unique })(Row);
-  const references = Object.entries(refersTo);
-  for (const [column, of] of references)
-    ForeignKey(
-      () => (of === 'plugin' ? PluginRow : (classes.get(of ?? '') ?? Row)),
-      ['computerId', column],
-      ['computerId', 'id'],
-    )(Row);
-  // What refers to nothing else goes with its computer.
-  if (references.length === 0) ForeignKey(() => ComputerRow, ['computerId'], ['id'], { onDelete: 'CASCADE' })(Row);
+  for (const { columns: own, unique } of indexes) Index([...whose, ...own], { unique })(Row);
+  // Only the studio's rows refer to others.
+  for (const [column, of] of Object.entries(refersTo))
+    ForeignKey(() => (of === 'plugin' ? PluginRow : (classes.get(of ?? '') ?? Row)), [column], ['id'])(Row);
+  if (scope === 'computer') ForeignKey(() => ComputerRow, ['computerId'], ['id'], { onDelete: 'CASCADE' })(Row);
   return Row;
 }
 

@@ -6,10 +6,9 @@ import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import type { Reading } from '@clever-drawer/core/facts/place';
 import { ComputerRow } from './computer.js';
 
-/** A plugin of a computer's catalogue; without found builds it keeps its place and counts as not found. */
+/** A plugin of the studio, worked out from its builds on all computers; without builds it keeps its place. */
 @Entity('plugin')
 export class PluginRow {
-  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') computerId: string;
   @PrimaryColumn('text') id: string;
   @Column('text') name: string;
   @Column('text', { nullable: true }) vendor: string | null;
@@ -18,19 +17,20 @@ export class PluginRow {
   @Column('jsonb') types: TypeId[];
   @Column('text', { default: 'unknown' }) typeGrade: Grade;
   @Column('jsonb', { default: [] }) contradictions: string[];
-  @Column('timestamptz', { default: () => 'now()' }) arrivedAt: Date;
 }
 
-/** One installed instance of a plugin, with the facts of the last scan that saw it. */
+/** One instance of a plugin installed on a computer, with the facts of the last scan that saw it. */
 @Entity('build')
 @Index(['computerId', 'pluginId'])
-@ForeignKey(() => PluginRow, ['computerId', 'pluginId'], ['computerId', 'id'], { onDelete: 'CASCADE' })
+@Index(['pluginId'])
 export class BuildRow {
   @PrimaryColumn('uuid') id: string;
-  @Column('uuid') computerId: string;
-  @Column('text') pluginId: string;
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
+  @ForeignKey(() => PluginRow) @Column('text') pluginId: string;
   @Column('boolean') found: boolean;
   @Column('jsonb') facts: BuildFacts;
+  /** When it was first met. */
+  @Column('timestamptz', { default: () => 'now()' }) arrivedAt: Date;
 }
 
 /** A place on disk as the last scan read it: what makes a rescan quick, and the problems that stand. */

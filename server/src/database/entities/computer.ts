@@ -1,18 +1,29 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
+import type { UnionReport } from '@clever-drawer/contract/responses';
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
 import type { ScanOutcome, ScanState } from '@clever-drawer/contract/responses';
 
-/** A studio computer; everything else belongs to one. The revisions count changes of its arrangement and its catalogue. */
+/** A computer of the studio. */
 @Entity('computer')
 export class ComputerRow {
   @PrimaryColumn('uuid') id: string;
   @Column('text') name: string;
   @Column('text') system: System;
+  @Column('timestamptz', { default: () => 'now()' }) createdAt: Date;
+}
+
+/** The studio, of which there is one. The revisions count changes of the arrangement and of the catalogues of all computers. */
+@Entity('studio')
+export class StudioRow {
+  @PrimaryColumn('integer') id: number;
   @Column('integer', { default: 0 }) arrangementRevision: number;
   @Column('integer', { default: 0 }) catalogueRevision: number;
-  @Column('timestamptz', { default: () => 'now()' }) createdAt: Date;
+  /** Whether the rules by which builds are grouped are other ones than when it was last done. */
+  @Column('boolean', { default: false }) regroups: boolean;
+  /** What became of the arrangements of several computers when they were made one; null where there was one only. */
+  @Column('jsonb', { nullable: true }) union: UnionReport | null;
 }
 
 /** A plugin folder of a computer. */

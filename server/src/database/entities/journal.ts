@@ -1,32 +1,38 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { Edit } from '@clever-drawer/core/chests/edit';
+import type { PluginId } from '@clever-drawer/core/ids';
 import type { LoadWay } from '@clever-drawer/contract/requests';
 import { PluginRow } from './catalogue.js';
 import { ComputerRow } from './computer.js';
 
-/** The journal of changes, for undo and redo: what was done, as data with its inverse. `form` is the form of its rows (ROW_FORM in core). */
+/**
+ * The journal of changes, for undo and redo: what was done, at which computer, as data with its inverse. `seq` is the studio's revision that the step made,
+ * `form` the form of its rows (ROW_FORM in core), `moved` the plugins that builds belonged to before, where the step grouped them otherwise.
+ */
 @Entity('change')
 @Index(['computerId', 'seq'], { where: 'NOT undone' })
 @Index('change_undone', ['computerId', 'seq'], { where: 'undone' })
 export class ChangeRow {
-  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @PrimaryColumn('uuid') computerId: string;
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
   @PrimaryColumn('integer') seq: number;
   @Column('text') label: string;
   @Column('jsonb') edits: Edit[];
   @Column('boolean', { default: false }) undone: boolean;
   @Column('timestamptz', { default: () => 'now()' }) madeAt: Date;
   @Column('integer', { default: 1 }) form: number;
+  @Column('jsonb', { nullable: true }) moved: Readonly<Record<string, PluginId>> | null;
 }
 
 /** One load of a plugin into a slot: how it was reached, how long that took, the step of the journal that did it, and whether that was undone. */
 @Entity('load')
 @Index(['computerId', 'loadedAt'])
 @Index(['computerId', 'change'])
-@ForeignKey(() => PluginRow, ['computerId', 'pluginId'], ['computerId', 'id'])
 export class LoadRow {
   @PrimaryColumn('uuid') id: string;
-  @Column('uuid') computerId: string;
-  @Column('text') pluginId: string;
+  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
+  @ForeignKey(() => PluginRow) @Column('text') pluginId: string;
+  /** The key of the preset that was loaded; null for the plugin itself. */
+  @Column('text', { nullable: true }) preset: string | null;
   @Column('uuid', { nullable: true }) buildId: string | null;
   @Column('text') slotId: string;
   @Column('text') way: LoadWay;

@@ -4,6 +4,8 @@ import { EvidenceAndCorrections1764900000000 } from './1764900000000-evidence-an
 import { Sorting1766000000000 } from './1766000000000-sorting.js';
 import { NumberedSteps1767000000000 } from './1767000000000-numbered-steps.js';
 import { PresetsInBanks1768000000000 } from './1768000000000-presets-in-banks.js';
+import { OneStudio1769000000000 } from './1769000000000-one-studio.js';
+import { PresetsInDrawers1770000000000 } from './1770000000000-presets-in-drawers.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -12,4 +14,6 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   Sorting1766000000000,
   NumberedSteps1767000000000,
   PresetsInBanks1768000000000,
+  OneStudio1769000000000,
+  PresetsInDrawers1770000000000,
 ];

@@ -6,7 +6,7 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
-import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useSteady } from '../../lib/use-steady';
@@ -32,8 +32,8 @@ interface Props {
   readonly setMaking: (parent: DrawerId | null | undefined) => void;
   readonly pictures: boolean;
   readonly list: (drawer: Drawer) => void;
-  readonly about: (id: PluginId) => void;
-  readonly selected: (ids: readonly PluginId[]) => void;
+  readonly about: (id: ItemId) => void;
+  readonly selected: (ids: readonly ItemId[]) => void;
   /** Drawers that are proposed for what is being filed. */
   readonly lit: ReadonlySet<string>;
 }

@@ -3,8 +3,8 @@ import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { drawersIn, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
-import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { drawersIn, itemOnTray, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
+import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { Dragged } from '../../parts/dragged';
 import type { Target } from './drag';
 
@@ -32,7 +32,7 @@ function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target:
     case 'line': {
       const { home, before } = target;
       if ('tray' in home) {
-        const neighbour = before === null ? null : (state.trayEntry.get(before)?.pluginId ?? null);
+        const neighbour = itemOnTray(state, before);
         return {
           words: `→ ${trayName(state, home.tray)}, here`,
           intent: { kind: 'place-on-tray', tray: home.tray, pluginIds, before: neighbour },
@@ -59,7 +59,7 @@ function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target:
   }
 }
 
-function intoDrawer(pluginIds: readonly PluginId[], drawerId: DrawerId, state: Arrangement): Effect {
+function intoDrawer(pluginIds: readonly ItemId[], drawerId: DrawerId, state: Arrangement): Effect {
   const name = state.drawer.get(drawerId)?.name ?? '';
   if (pluginIds.length === 0) return { words: '– a divider stays in its drawer', intent: null };
   const present = pluginIds.filter((id) => state.entry.has(entryId(drawerId, id))).length;
@@ -70,7 +70,7 @@ function intoDrawer(pluginIds: readonly PluginId[], drawerId: DrawerId, state: A
   };
 }
 
-function ontoTray(pluginIds: readonly PluginId[], tray: number, state: Arrangement): Effect {
+function ontoTray(pluginIds: readonly ItemId[], tray: number, state: Arrangement): Effect {
   const name = trayName(state, tray);
   if (pluginIds.length === 0) return { words: '– a divider stays in its drawer', intent: null };
   if (pluginIds.every((id) => state.trayEntry.has(trayEntryId(tray, id))))

@@ -6,7 +6,7 @@ import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-s
 import { linesIn } from '@clever-drawer/core/chests/file-into';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
@@ -16,7 +16,7 @@ export type DrawerAsk =
   | { readonly kind: 'edit' | 'move' | 'copy' | 'inner'; readonly drawer: Drawer }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
-  | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: PluginId; readonly name: string };
+  | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: ItemId; readonly name: string };
 
 /** What can be done with a drawer from its front. */
 export interface DrawerActions {

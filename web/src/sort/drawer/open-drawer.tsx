@@ -3,7 +3,7 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
-import type { ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/queries';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';
 import type { LineActions, ListedLine } from '../../parts/line';
@@ -13,7 +13,7 @@ import styles from '../../parts/front.module.css';
 
 interface Props {
   readonly drawer: Drawer;
-  readonly contents: Contents<ChosenPlugin>;
+  readonly contents: Contents<ChosenItem>;
   readonly actions: DrawerActions;
   readonly lineActions: LineActions;
   readonly target: Target | null;
@@ -22,7 +22,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-const listedLine = (line: Line<ChosenPlugin>): ListedLine =>
+const listedLine = (line: Line<ChosenItem>): ListedLine =>
   'divider' in line
     ? { id: line.divider.id, divider: line.divider.label }
     : { id: line.entry?.id ?? `rule ${line.plugin.id}`, plugin: line.plugin, name: line.name, keyword: line.keyword };

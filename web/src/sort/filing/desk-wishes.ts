@@ -3,15 +3,16 @@ import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { itemId, pluginsOfItems } from '@clever-drawer/core/chests/item';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
 
 /** Puts plugins on a tray, or off it when all of them are on it. */
-export function trayWish(state: Arrangement, tray: number, pluginIds: readonly PluginId[]): Intent {
+export function trayWish(state: Arrangement, tray: number, pluginIds: readonly ItemId[]): Intent {
   const isOn = pluginIds.every((id) => state.trayEntry.has(trayEntryId(tray, id)));
   return { kind: isOn ? 'tray-off' : 'tray-on', tray, pluginIds };
 }
@@ -20,11 +21,11 @@ export function trayWish(state: Arrangement, tray: number, pluginIds: readonly P
 export function shiftOnTrayWish(
   state: Arrangement,
   tray: number,
-  pluginIds: readonly PluginId[],
+  pluginIds: readonly ItemId[],
   to: LineMove,
 ): Intent | null {
-  const order = trayEntries(state, tray).map((entry) => entry.pluginId);
-  const isMoving = (id: PluginId): boolean => pluginIds.includes(id);
+  const order = trayEntries(state, tray).map(itemId);
+  const isMoving = (id: ItemId): boolean => pluginIds.includes(id);
   const place = placeAfterMove(order, isMoving, to);
   return place === null
     ? null
@@ -32,7 +33,8 @@ export function shiftOnTrayWish(
 }
 
 /** Brings plugins back with all their builds. */
-export function bringBackWish(catalogue: ChosenCatalogue, pluginIds: readonly PluginId[]): Intent {
+export function bringBackWish(catalogue: ChosenCatalogue, ids: readonly ItemId[]): Intent {
+  const pluginIds = pluginsOfItems(ids);
   const builds = pluginIds.flatMap((pluginId) =>
     (catalogue.byId.get(pluginId)?.builds ?? []).map(({ id }) => ({ id, pluginId })),
   );
@@ -40,7 +42,7 @@ export function bringBackWish(catalogue: ChosenCatalogue, pluginIds: readonly Pl
 }
 
 /** What is to be filed: new ones first, then the others type by type, since those of one type mostly go into the same drawers. */
-export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: string | null): readonly PluginId[] {
+export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: string | null): readonly ItemId[] {
   const waiting = catalogue.plugins.filter(
     (plugin) => plugin.aside === null && !isElsewhere(plugin) && !places.has(plugin.id),
   );

@@ -1,14 +1,14 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Proposal } from '@clever-drawer/core/chests/propose-drawers';
-import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
-import type { ChosenPlugin } from '../../catalogue/queries';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import type { ChosenItem } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../drawer/drawer-box';
 import styles from './filing.module.css';
 
 /** The plugin that is to be filed. */
-export function WaitingPlugin({ plugin, about }: { plugin: ChosenPlugin; about: (id: PluginId) => void }) {
+export function WaitingPlugin({ plugin, about }: { plugin: ChosenItem; about: (id: ItemId) => void }) {
   return (
     <div className={styles.toFilePlugin}>
       <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />

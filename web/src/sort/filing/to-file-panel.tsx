@@ -5,9 +5,9 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DrawerProposer, type Proposal } from '@clever-drawer/core/chests/propose-drawers';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
-import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { stepIn, ticked as withTick } from '../../parts/list-keys';
 import { PlainButton } from '../../parts/plain-button';
@@ -19,14 +19,14 @@ interface Props {
   readonly state: Arrangement;
   readonly chest: Chest;
   readonly changes: Changes;
-  readonly queue: readonly PluginId[];
+  readonly queue: readonly ItemId[];
   /** How many of the queue have arrived since the last look. */
   readonly fresh: number;
-  readonly isFiled: (id: PluginId) => boolean;
+  readonly isFiled: (id: ItemId) => boolean;
   readonly light: (drawers: readonly string[]) => void;
-  readonly other: (id: PluginId) => void;
-  readonly setAside: (id: PluginId) => void;
-  readonly about: (id: PluginId) => void;
+  readonly other: (id: ItemId) => void;
+  readonly setAside: (id: ItemId) => void;
+  readonly about: (id: ItemId) => void;
   readonly close: () => void;
 }
 
@@ -152,5 +152,5 @@ function useLit(proposals: readonly Proposal[], light: (drawers: readonly string
   }, [lit]);
 }
 
-const isWaiting = (plugin: ChosenPlugin, isFiled: (id: PluginId) => boolean): boolean =>
+const isWaiting = (plugin: ChosenItem, isFiled: (id: ItemId) => boolean): boolean =>
   plugin.aside === null && !isFiled(plugin.id);

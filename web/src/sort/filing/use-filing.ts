@@ -2,12 +2,12 @@ import { useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import { asId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
 
 interface Filing {
-  readonly file: (ids: readonly PluginId[], drawers: readonly Pick<Drawer, 'id'>[]) => void;
-  readonly fileIntoNew: (ids: readonly PluginId[], name: string) => void;
+  readonly file: (ids: readonly ItemId[], drawers: readonly Pick<Drawer, 'id'>[]) => void;
+  readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
   /** The drawers of the last filing that are still there. */
   readonly again: readonly Drawer[];
 }

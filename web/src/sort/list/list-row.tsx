@@ -6,10 +6,11 @@ import { trayName } from '@clever-drawer/core/chests/look-up';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import { ASIDE_LABELS, type Aside } from '@clever-drawer/core/chests/rows/aside';
 import { daysLeft } from '@clever-drawer/core/chests/set-aside';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf, isElsewhere } from '../../catalogue/presence';
 import { Face } from '../../catalogue/face';
-import type { ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/queries';
+import { itemNamesOf } from '../../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import type { Selection } from '../../parts/use-selection';
 import { usePictureDrop } from '../plugin/use-picture-drop';
@@ -20,14 +21,14 @@ import styles from './list.module.css';
 export const rowId = (index: number): string => `list-row-${String(index)}`;
 
 interface Props {
-  readonly plugin: ChosenPlugin;
+  readonly plugin: ChosenItem;
   readonly drawers: readonly string[];
   readonly state: Arrangement;
   readonly isNew: boolean;
   readonly index: number;
   readonly top: number;
   readonly height: number;
-  readonly selection: Selection<PluginId>;
+  readonly selection: Selection<ItemId>;
   readonly pictures: boolean;
   readonly open: (index: number) => void;
 }
@@ -50,6 +51,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
   const click = (event: MouseEvent): void =>
     selection.click(index, { add: event.ctrlKey || event.metaKey, stretch: event.shiftKey });
   const formats = formatsOf(plugin);
+  const names = itemNamesOf(plugin);
   const trays = group(state, 'traysOf', plugin.id);
   return (
     <div
@@ -81,11 +83,11 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
         )}
       </div>
       <div role="gridcell" className="one-line" title={namesInWords(plugin)}>
-        <bdi>{plugin.name}</bdi>
-        {plugin.name !== plugin.givenName && (
+        <bdi>{names.first}</bdi>
+        {names.beside !== null && (
           <span className={clsx('quiet', styles.givenName)}>
             {' '}
-            <bdi>{plugin.givenName}</bdi>
+            <bdi>{names.beside}</bdi>
           </span>
         )}
         {isNew && <span className="flag">new</span>}
@@ -105,7 +107,11 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
         {isElsewhere(plugin) && <span className="quiet">{absenceOf(plugin)}</span>}
       </div>
       <div role="gridcell" className="one-line" title={drawers.map((id) => state.drawer.get(id)?.name).join(', ')}>
-        <StandsIn drawers={drawers} state={state} isLeftOut={plugin.aside !== null || isElsewhere(plugin)} />
+        <StandsIn
+          drawers={drawers}
+          state={state}
+          isLeftOut={plugin.aside !== null || plugin.preset !== null || isElsewhere(plugin)}
+        />
       </div>
       <div role="gridcell" className="mono quiet one-line">
         {trays.length > 0 && (
@@ -122,8 +128,8 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
   );
 }
 
-const namesInWords = ({ name, givenName, naming }: ChosenPlugin): string =>
-  [name, name === givenName ? '' : givenName, naming?.note ?? '', (naming?.tags ?? []).join(', ')]
+const namesInWords = ({ name, givenName, naming, preset }: ChosenItem): string =>
+  [name, name === givenName ? '' : givenName, preset?.bank ?? '', naming?.note ?? '', (naming?.tags ?? []).join(', ')]
     .filter((text) => text !== '')
     .join(' · ');
 
@@ -149,7 +155,7 @@ function AsideFlag({ aside }: { aside: Aside }) {
 }
 
 /** Evidence that can't all be right; the panel tells it, and putting the role right settles it. */
-function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: ChosenPlugin }) {
+function InDoubt({ plugin: { contradictions, roleGrade } }: { plugin: ChosenItem }) {
   if (contradictions.length === 0 || roleGrade === 'chosen') return null;
   return (
     <span className="flag" title={contradictions.map((sentence) => `It ${sentence}.`).join(' ')}>

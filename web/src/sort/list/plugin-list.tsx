@@ -2,8 +2,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { PluginId } from '@clever-drawer/core/ids';
-import type { ChosenPlugin } from '../../catalogue/queries';
+import type { ItemId } from '@clever-drawer/core/ids';
+import type { ChosenItem } from '../../catalogue/queries';
 import { lineMoveOf, selectByKey, type LineMove } from '../../parts/list-keys';
 import { ListRow, rowId } from './list-row';
 import type { Listed } from './use-listed';
@@ -26,8 +26,8 @@ const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
 interface Props {
   readonly listed: Listed;
   readonly state: Arrangement;
-  readonly seen: (plugin: ChosenPlugin) => boolean;
-  readonly selection: Selection<PluginId>;
+  readonly seen: (plugin: ChosenItem) => boolean;
+  readonly selection: Selection<ItemId>;
   readonly view: SortView;
   readonly pictures: boolean;
   readonly sortBy: (column: SortBy) => void;

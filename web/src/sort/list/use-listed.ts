@@ -4,11 +4,12 @@ import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
-import type { ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { ChestId, DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import {
   arrangedFacets,
   catalogueFacets,
@@ -20,14 +21,16 @@ import {
   type Places,
 } from '../ribbons/facets';
 import { isElsewhere } from '../../catalogue/presence';
+import { partedFound } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
 import type { Question, SortView } from '../find/use-sort-view';
 import { narrowHere } from './narrow-here';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
 export interface Listed {
-  readonly plugins: readonly ChosenPlugin[];
-  readonly ids: readonly PluginId[];
+  /** Plugins, and behind them the presets that were typed for. */
+  readonly plugins: readonly ChosenItem[];
+  readonly ids: readonly ItemId[];
   /** By question and value. */
   readonly counts: ReadonlyMap<Question, ReadonlyMap<string, number>>;
   /** How many more match what is typed outside of the filters. */
@@ -62,16 +65,26 @@ export function useListed(
       drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
       tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
     };
-    const numbers = found?.numbers ?? Uint32Array.from(catalogue.plugins.keys());
-    return narrowHere(numbers, elsewhere, facets, filters);
+    const parted = found === null ? null : partedFound(catalogue.items, found);
+    const numbers = parted?.plugins ?? Uint32Array.from(catalogue.plugins.keys());
+    return {
+      ...narrowHere(numbers, elsewhere, facets, filters),
+      // A preset passes where its plugin does.
+      presets: presetsHere(
+        parted?.presets ?? [],
+        catalogue,
+        (some) => narrowHere(some, elsewhere, facets, filters).passing,
+      ),
+    };
   }, [catalogue, fixed, arranged, places, found, filters, elsewhere]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
   const rows = useMemo(() => {
-    const plugins = Array.from(narrowed.passing, (number) => catalogue.plugins[number]).filter(
-      (plugin) => plugin !== undefined,
-    );
+    const plugins: ChosenItem[] = [
+      ...Array.from(narrowed.passing, (number) => catalogue.plugins[number]).filter((plugin) => plugin !== undefined),
+      ...narrowed.presets,
+    ];
     const [tray] = filters.tray.length === 1 ? filters.tray : [];
     const sorted =
       sortBy !== null
@@ -109,7 +122,7 @@ const placesIn = memoizeOne(
     const state = { ...emptyArrangement(), drawer, entry, divider };
     const drawers = chest === null ? [] : drawersOfChest(state, chest);
     const ranks = new Map(drawers.map((one, rank) => [one.id, rank]));
-    const byRule = new Map<PluginId, DrawerId[]>();
+    const byRule = new Map<ItemId, DrawerId[]>();
     for (const one of drawers) {
       if (one.rule === null) continue;
       for (const { plugin, entry: row } of contentsOf(state, catalogue.byId, one).plugins) {
@@ -120,9 +133,9 @@ const placesIn = memoizeOne(
       }
     }
     const byHand = groupsOf(state, 'entriesOf');
-    const has = (id: PluginId): boolean =>
+    const has = (id: ItemId): boolean =>
       byRule.has(id) || byHand.get(id)?.some((row) => ranks.has(row.drawerId)) === true;
-    const of = (id: PluginId): readonly DrawerId[] => {
+    const of = (id: ItemId): readonly DrawerId[] => {
       const own = [
         ...(byHand.get(id) ?? []).map((row) => row.drawerId).filter((one) => ranks.has(one)),
         ...(byRule.get(id) ?? []),
@@ -131,6 +144,23 @@ const placesIn = memoizeOne(
     };
     return { has, of };
   },
+);
+
+/** The presets whose plugins pass; `passing` of places in the catalogue. */
+function presetsHere(
+  presets: readonly ChosenItem[],
+  catalogue: ChosenCatalogue,
+  passing: (numbers: Uint32Array) => Uint32Array,
+): readonly ChosenItem[] {
+  if (presets.length === 0) return presets;
+  const numbers = numbersIn(catalogue);
+  const own = new Set(presets.flatMap((one) => numbers.get(pluginOfItem(one.id)) ?? []));
+  const passed = new Set(passing(Uint32Array.from(own)));
+  return presets.filter((one) => passed.has(numbers.get(pluginOfItem(one.id)) ?? -1));
+}
+
+const numbersIn = memoizeOne(
+  ({ plugins }: ChosenCatalogue) => new Map<ItemId, number>(plugins.map((plugin, number) => [plugin.id, number])),
 );
 
 /** How many of those on this computer that are not set aside stand in a drawer, and how many are left. */
@@ -160,21 +190,21 @@ const factsOfArrangement = memoizeOne(
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
 );
 
-function inTrayOrder(plugins: readonly ChosenPlugin[], state: Arrangement, tray: number): ChosenPlugin[] {
-  const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [entry.pluginId, rank]));
+function inTrayOrder(plugins: readonly ChosenItem[], state: Arrangement, tray: number): ChosenItem[] {
+  const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [itemId(entry), rank]));
   return [...plugins].sort((a, b) => (ranks.get(a.id) ?? 0) - (ranks.get(b.id) ?? 0));
 }
 
-type Compare = (a: ChosenPlugin, b: ChosenPlugin) => number;
+type Compare = (a: ChosenItem, b: ChosenItem) => number;
 const { name: byName, type: byKind, vendor: byVendor } = COMPARE_BY;
 
 function sortedBy(
-  plugins: readonly ChosenPlugin[],
+  plugins: readonly ChosenItem[],
   sortBy: NonNullable<SortView['sortBy']>,
   places: Places | null,
   state: Arrangement,
-): ChosenPlugin[] {
-  const firstDrawer = (plugin: ChosenPlugin): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
+): ChosenItem[] {
+  const firstDrawer = (plugin: ChosenItem): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
   const compare: Readonly<Record<typeof sortBy, Compare>> = {
     name: byName,
     kind: byKind,

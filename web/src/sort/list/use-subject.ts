@@ -1,19 +1,19 @@
 import { useState } from 'react';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { useSelection, type Selection } from '../../parts/use-selection';
 
 /** What the keys act on: what was selected last, in the list or in an open drawer. */
 export interface Subject {
-  readonly selection: Selection<PluginId>;
-  readonly ids: readonly PluginId[];
+  readonly selection: Selection<ItemId>;
+  readonly ids: readonly ItemId[];
   readonly isElsewhere: boolean;
   /** Told of what is selected in a drawer or on a tray. */
-  readonly selectElsewhere: (ids: readonly PluginId[]) => void;
+  readonly selectElsewhere: (ids: readonly ItemId[]) => void;
 }
 
 /** What the keys act on. */
-export function useSubject(listed: readonly PluginId[]): Subject {
-  const [elsewhere, setElsewhere] = useState<readonly PluginId[] | null>(null);
+export function useSubject(listed: readonly ItemId[]): Subject {
+  const [elsewhere, setElsewhere] = useState<readonly ItemId[] | null>(null);
   const own = useSelection(listed);
   const backInList =
     <A extends readonly unknown[]>(act: (...args: A) => void) =>
@@ -21,7 +21,7 @@ export function useSubject(listed: readonly PluginId[]): Subject {
       setElsewhere(null);
       act(...args);
     };
-  const selection: Selection<PluginId> = {
+  const selection: Selection<ItemId> = {
     ...own,
     click: backInList(own.click),
     moveTo: backInList(own.moveTo),
@@ -37,4 +37,4 @@ export function useSubject(listed: readonly PluginId[]): Subject {
   };
 }
 
-const NOTHING: ReadonlySet<PluginId> = new Set();
+const NOTHING: ReadonlySet<ItemId> = new Set();

@@ -26,7 +26,7 @@ export function BuildCard({
 }) {
   const computer = useComputer();
   const changes = useChanges(computer.id);
-  const chosen = state.choice.get(plugin.id)?.buildId === build.id;
+  const chosen = state.preferredBuild.get(plugin.id)?.buildId === build.id;
   const aside = state.aside.get(build.id);
   const bringBack = (): void =>
     void changes.make({ kind: 'bring-back', pluginIds: [], builds: [{ id: build.id, pluginId: plugin.id }] });

@@ -5,7 +5,7 @@ import type { NewNames } from '@clever-drawer/core/chests/intent';
 import { proposeStripLabel, tagsOf } from '@clever-drawer/core/chests/naming';
 import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { fold } from '@clever-drawer/core/text/words';
-import type { ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import styles from './plugin.module.css';
 
@@ -16,7 +16,7 @@ export function NamesBox({
   changes,
   close,
 }: {
-  plugins: readonly ChosenPlugin[];
+  plugins: readonly ChosenItem[];
   /** All tags in use. */
   known: readonly string[];
   changes: Changes;

@@ -8,7 +8,7 @@ import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
-import type { PluginId } from '@clever-drawer/core/ids';
+import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { Failed, Loading } from '../../parts/empty-note';
 import { isElsewhere } from '../../catalogue/presence';
@@ -33,6 +33,9 @@ interface Props {
   readonly putRight: () => void;
   readonly name: () => void;
   readonly setAside: () => void;
+  /** What the keys act on, and how a preset becomes it. */
+  readonly chosen: readonly ItemId[];
+  readonly choose: (ids: readonly ItemId[]) => void;
 }
 
 /** All about one plugin: what it is and why, my words for it, every place that it stands in, its builds with their facts. */
@@ -58,7 +61,16 @@ export function PluginPanel(props: Props) {
   );
 }
 
-function About({ plugin, state, catalogue, putRight, name, setAside }: Props & { plugin: PluginDetail & Chosen }) {
+function About({
+  plugin,
+  state,
+  catalogue,
+  putRight,
+  name,
+  setAside,
+  chosen,
+  choose,
+}: Props & { plugin: PluginDetail & Chosen }) {
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const listed = catalogue.byId.get(plugin.id);
@@ -113,14 +125,19 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
       </p>
       <Places id={plugin.id} state={state} catalogue={catalogue} />
       <KindEvidence plugin={plugin} />
-      <PresetList plugin={plugin} />
+      <PresetList plugin={plugin} state={state} chosen={chosen} choose={choose} />
       {isElsewhere(plugin) ? (
-        <p className="quiet">It is not on this computer: it keeps its places, and is left out of menus.</p>
+        <p className="quiet">
+          It is not on this computer
+          {plugin.elsewhere.length > 0 && ` but on ${plugin.elsewhere.join(', ')}`}: it keeps its places, and is left
+          out of menus.
+        </p>
       ) : (
         <h3>
           {plugin.builds.length === 1
             ? 'Its build'
             : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
+          {plugin.elsewhere.length > 0 && <span className="quiet"> also on {plugin.elsewhere.join(', ')}</span>}
         </h3>
       )}
       {plugin.builds.map((build, index) => (
@@ -132,7 +149,7 @@ function About({ plugin, state, catalogue, putRight, name, setAside }: Props & {
 }
 
 /** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
-function Places({ id, state, catalogue }: { id: PluginId; state: Arrangement; catalogue: ChosenCatalogue }) {
+function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; catalogue: ChosenCatalogue }) {
   const changes = useChanges(useComputer().id);
   const places = chestsOf(state).flatMap((chest) =>
     drawersOfChest(state, chest.id).flatMap((drawer) => {

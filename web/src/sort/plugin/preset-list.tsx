@@ -1,7 +1,12 @@
+import clsx from 'clsx';
 import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { presetsOf, type PluginPreset } from '@clever-drawer/core/catalogue/plugin-presets';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { wordsOf } from '@clever-drawer/core/text/words';
 import styles from './plugin.module.css';
 
@@ -9,8 +14,16 @@ import styles from './plugin.module.css';
 const MANY = 24;
 const MOST_SHOWN = 400;
 
+interface Props {
+  readonly plugin: PluginDetail;
+  readonly state: Arrangement;
+  /** What the keys act on: a preset is filed, put on trays and named by them as a plugin is. */
+  readonly chosen: readonly ItemId[];
+  readonly choose: (ids: readonly ItemId[]) => void;
+}
+
 /** The presets of a plugin, bank by bank; nothing when none were found. */
-export function PresetList({ plugin }: { plugin: PluginDetail }) {
+export function PresetList({ plugin, state, chosen, choose }: Props) {
   const [typed, setTyped] = useState('');
   const presets = useMemo(() => presetsOf(plugin.builds), [plugin.builds]);
   if (presets.length === 0) return null;
@@ -18,7 +31,12 @@ export function PresetList({ plugin }: { plugin: PluginDetail }) {
   const shown = found.slice(0, MOST_SHOWN);
   return (
     <section aria-label="Presets">
-      <h3>{presets.length === 1 ? 'Its preset' : `Its ${String(presets.length)} presets`}</h3>
+      <h3>
+        {presets.length === 1 ? 'Its preset' : `Its ${String(presets.length)} presets`}{' '}
+        <span className="quiet">
+          choose one, then <kbd>F</kbd> files it, <kbd>1</kbd>–<kbd>9</kbd> put it on a tray, <kbd>M</kbd> names it
+        </span>
+      </h3>
       {presets.length > MANY && (
         <Form.Control
           size="sm"
@@ -38,11 +56,14 @@ export function PresetList({ plugin }: { plugin: PluginDetail }) {
             </h4>
           )}
           <ul aria-label={bank === null ? 'Presets in no bank' : `Bank ${bank}`}>
-            {own.map(({ key, name, formats }) => (
-              <li key={key} title={formats.join(', ')}>
-                <bdi>{name}</bdi>
-              </li>
-            ))}
+            {own.map((preset) => {
+              const id = itemId({ pluginId: plugin.id, preset: preset.key });
+              return (
+                <li key={preset.key} title={preset.formats.join(', ')}>
+                  <Preset id={id} preset={preset} state={state} isChosen={chosen.includes(id)} choose={choose} />
+                </li>
+              );
+            })}
           </ul>
         </div>
       ))}
@@ -53,6 +74,39 @@ export function PresetList({ plugin }: { plugin: PluginDetail }) {
         </p>
       )}
     </section>
+  );
+}
+
+function Preset({
+  id,
+  preset,
+  state,
+  isChosen,
+  choose,
+}: Pick<Props, 'state' | 'choose'> & { id: ItemId; preset: PluginPreset; isChosen: boolean }) {
+  const places = group(state, 'entriesOf', id).length + group(state, 'traysOf', id).length;
+  const nickname = state.naming.get(id)?.nickname ?? null;
+  return (
+    <button
+      type="button"
+      className={clsx(styles.preset, isChosen && styles.presetChosen)}
+      aria-pressed={isChosen}
+      onClick={() => choose(isChosen ? [] : [id])}
+    >
+      <bdi>{nickname ?? preset.name}</bdi>
+      {nickname !== null && (
+        <span className="quiet">
+          {' '}
+          <bdi>{preset.name}</bdi>
+        </span>
+      )}
+      {places > 0 && (
+        <span className="quiet" title={places === 1 ? 'stands in one place' : `stands in ${String(places)} places`}>
+          {' '}
+          ▪{places}
+        </span>
+      )}
+    </button>
   );
 }
 

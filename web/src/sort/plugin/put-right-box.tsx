@@ -61,7 +61,7 @@ export function PutRightBox({
     const intents: Intent[] = Object.keys(right).length > 0 ? [{ kind: 'put-right', pluginIds: ids, right }] : [];
     if (target !== undefined) {
       const others = plugins.filter((plugin) => plugin !== target);
-      const builds = others.flatMap((plugin) => plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id })));
+      const builds = others.flatMap((plugin) => plugin.builds.map(({ id, key }) => ({ id, key, pluginId: plugin.id })));
       const pluginIds = others.map((plugin) => plugin.id);
       intents.push({ kind: 'join-plugins', intoId: target.id, pluginIds, builds });
     }

@@ -1,6 +1,7 @@
 import { useState, type DragEvent } from 'react';
 import { toast } from 'sonner';
-import type { PluginId } from '@clever-drawer/core/ids';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import { call, wordsOf } from '../../lib/api';
 import { useChanges, type Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
@@ -23,10 +24,11 @@ export async function giveFace(computer: string, changes: Changes, pluginId: Plu
 
 const holdsFile = (event: DragEvent): boolean => event.dataTransfer.types.includes('Files');
 
-/** Takes a picture file that is dropped onto a plugin. */
-export function usePictureDrop(pluginId: PluginId) {
+/** Takes a picture file that is dropped onto a plugin, or a preset of it. */
+export function usePictureDrop(item: ItemId) {
   const computer = useComputer();
   const changes = useChanges(computer.id);
+  const pluginId = pluginOfItem(item);
   const [isOver, setOver] = useState(false);
   return {
     isOver,

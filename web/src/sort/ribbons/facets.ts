@@ -4,9 +4,9 @@ import { trayName } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
-import type { DrawerId, PluginId } from '@clever-drawer/core/ids';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
-import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import { isElsewhere } from '../../catalogue/presence';
 import type { Question } from '../find/use-sort-view';
 
@@ -78,13 +78,13 @@ export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets =
   format: facetOf(plugins.map(formatsOf)),
 });
 
-function typesOf({ types }: ChosenPlugin): readonly string[] {
+function typesOf({ types }: ChosenItem): readonly string[] {
   if (types.length === 0) return [NOT_KNOWN];
   return [...new Set([...types, ...types.map((type) => familyValue(familyOf(type)))])];
 }
 
 /** Formats of the builds that are there, each once. */
-export function formatsOf({ builds }: ChosenPlugin): readonly string[] {
+export function formatsOf({ builds }: ChosenItem): readonly string[] {
   const [only] = builds;
   if (builds.length === 1 && only !== undefined) return only.found ? [only.format] : [];
   return [...new Set(builds.filter((build) => build.found).map((build) => build.format))];
@@ -98,8 +98,8 @@ export interface ArrangedFacets {
 
 /** Where plugins stand in the chest at hand: whether anywhere, and in which drawers. */
 export interface Places {
-  readonly has: (id: PluginId) => boolean;
-  readonly of: (id: PluginId) => readonly DrawerId[];
+  readonly has: (id: ItemId) => boolean;
+  readonly of: (id: ItemId) => readonly DrawerId[];
 }
 
 export const NOTHING_ASKED: Facet = { values: [], of: [] };
@@ -124,13 +124,13 @@ export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, p
 }
 
 /** Whether a plugin arrived on this computer after the producer last looked at what is new. */
-export const isNew = (plugin: ChosenPlugin, seen: string | null): boolean =>
+export const isNew = (plugin: ChosenItem, seen: string | null): boolean =>
   seen !== null && plugin.arrivedAt > seen && !isElsewhere(plugin);
 
 /** The state that a plugin of another computer alone is in. */
 export const ELSEWHERE: State = 'elsewhere';
 
-function statesOf(plugin: ChosenPlugin, isFiled: boolean, seen: string | null): State[] {
+function statesOf(plugin: ChosenItem, isFiled: boolean, seen: string | null): State[] {
   if (isElsewhere(plugin)) return [ELSEWHERE];
   const states: State[] = [];
   if (isFiled) states.push('filed');

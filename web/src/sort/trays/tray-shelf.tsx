@@ -2,8 +2,9 @@ import clsx from 'clsx';
 import { useState, type KeyboardEvent } from 'react';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
-import type { PluginId } from '@clever-drawer/core/ids';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { itemOnTray, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { useKept } from '../../lib/use-stored';
@@ -23,8 +24,8 @@ interface Props {
   readonly setOpen: (open: readonly string[]) => void;
   readonly target: Target | null;
   readonly pictures: boolean;
-  readonly about: (id: PluginId) => void;
-  readonly selected: (ids: readonly PluginId[]) => void;
+  readonly about: (id: ItemId) => void;
+  readonly selected: (ids: readonly ItemId[]) => void;
 }
 
 /** The nine trays below the drawers: flat fronts with their number; each takes what is dropped and opens in place. */
@@ -89,7 +90,7 @@ function TrayFront({
   const isOpen = open.includes(id);
   const isAimed = target?.kind === 'tray' && target.tray === tray;
   const lines = entries.flatMap((entry): ListedLine[] => {
-    const plugin = catalogue.byId.get(entry.pluginId);
+    const plugin = catalogue.byId.get(itemId(entry));
     return plugin === undefined ? [] : [{ id: entry.id, plugin, name: plugin.name, keyword: null }];
   });
   const toggle = (): void => setOpen(isOpen ? open.filter((one) => one !== id) : [...open, id]);
@@ -115,7 +116,7 @@ function TrayFront({
         kind: 'place-on-tray',
         tray,
         pluginIds: pluginsIn(some),
-        before: before === null ? null : (state.trayEntry.get(before)?.pluginId ?? null),
+        before: itemOnTray(state, before),
       }),
     remove: (some) => void changes.make({ kind: 'tray-off', tray, pluginIds: pluginsIn(some) }),
     rename,

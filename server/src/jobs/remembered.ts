@@ -1,0 +1,68 @@
+import type { EntityManager } from 'typeorm';
+import type { SavedChange } from '@clever-drawer/contract/responses';
+import { COMPUTER_KINDS, ROW_KINDS, type Arrangement, type RowKind } from '@clever-drawer/core/chests/arrangement';
+import { applyEdits } from '@clever-drawer/core/chests/edit';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { loadRows } from '../store/arrangement-store.js';
+
+type Rows = Partial<Arrangement>;
+
+interface Known {
+  readonly revision: number;
+  readonly studio: Rows;
+  /** What each computer that was asked for has of its own. */
+  readonly own: ReadonlyMap<ComputerId, Rows>;
+}
+
+const STUDIO_KINDS = ROW_KINDS.filter((kind) => !COMPUTER_KINDS.includes(kind));
+const QUIET_MS = 10 * 60_000;
+
+const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
+  Object.fromEntries(kinds.map((kind) => [kind, state[kind]]));
+
+/**
+ * The arrangement as it was last saved, so that a change does not read all of it again; its revision in the database says whether it still holds. There is one
+ * of it, whatever the number of computers, and it is let go when nobody has asked for a while.
+ */
+export class Remembered {
+  private known: Known | null = null;
+  private timer: NodeJS.Timeout | null = null;
+
+  /** The arrangement of a revision, as a computer has it; the caller's transaction sees the database at this revision. */
+  async stateOf(db: EntityManager, computerId: ComputerId, revision: number): Promise<Arrangement> {
+    this.keep();
+    const known = this.known?.revision === revision ? this.known : null;
+    const studio = known?.studio ?? (await loadRows(db, computerId, STUDIO_KINDS));
+    const own = known?.own.get(computerId) ?? (await loadRows(db, computerId, COMPUTER_KINDS));
+    // A look that began before a change must not take its place.
+    if (this.known === null || revision >= this.known.revision) {
+      const others = this.known?.revision === revision ? this.known.own : [];
+      this.known = { revision, studio, own: new Map([...others, [computerId, own]]) };
+    }
+    return { ...studio, ...own } as Arrangement;
+  }
+
+  /** A change of this process was committed. */
+  changed(computerId: ComputerId, before: Arrangement, { revision, edits }: SavedChange): void {
+    // A later change may have been quicker.
+    if (this.known !== null && this.known.revision >= revision) return;
+    const state = applyEdits(before, edits);
+    // Between two revisions that follow each other nothing else has changed what the other computers have of their own.
+    const others = this.known?.revision === revision - 1 ? this.known.own : [];
+    this.known = {
+      revision,
+      studio: only(state, STUDIO_KINDS),
+      own: new Map([...others, [computerId, only(state, COMPUTER_KINDS)]]),
+    };
+  }
+
+  close(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.known = null;
+  }
+
+  private keep(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = setTimeout(() => (this.known = null), QUIET_MS).unref();
+  }
+}

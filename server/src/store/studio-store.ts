@@ -1,0 +1,60 @@
+import { randomUUID } from 'node:crypto';
+import type { EntityManager } from 'typeorm';
+import { StudioRow } from '../database/entities/computer.js';
+
+/** How far the studio is: counts of the changes of what is arranged, and of the catalogues of its computers. */
+export type Revisions = Pick<StudioRow, 'arrangementRevision' | 'catalogueRevision'>;
+
+/** The channel on which server processes of one database tell each other how far the studio is. */
+export const CHANNEL = 'clever_drawer';
+
+/** Tells this process's own news from those of others. */
+export const PROCESS = randomUUID();
+
+/** What is told on the channel when a change has been committed. */
+export interface News {
+  readonly from: string;
+  readonly what: 'arrangement' | 'catalogue';
+}
+
+const REVISIONS = 'SELECT "arrangementRevision", "catalogueRevision" FROM studio';
+
+/** How far the studio is. */
+export async function revisionsOf(db: EntityManager): Promise<Revisions> {
+  const [row] = await db.query<[Revisions]>(REVISIONS);
+  return row;
+}
+
+/** See revisionsOf; holds back every other change of what is arranged until the transaction ends. */
+export async function lockStudio(db: EntityManager): Promise<Revisions> {
+  const [row] = await db.query<[Revisions]>(`${REVISIONS} FOR UPDATE`);
+  return row;
+}
+
+/** Counts a change of what is arranged: its number. */
+export const nextArrangement = (db: EntityManager): Promise<number> => next(db, 'arrangement');
+
+/** Counts a change of the catalogues of the studio's computers: its number. */
+export const nextCatalogue = (db: EntityManager): Promise<number> => next(db, 'catalogue');
+
+async function next(db: EntityManager, what: News['what']): Promise<number> {
+  const column = `"${what}Revision"`;
+  const [[row]] = await db.query<[[{ revision: number }], number]>(
+    `UPDATE studio SET ${column} = ${column} + 1 RETURNING ${column} AS revision`,
+  );
+  const news: News = { from: PROCESS, what };
+  // Delivered when the transaction is committed, and never when it is not.
+  await db.query('SELECT pg_notify($1, $2)', [CHANNEL, JSON.stringify(news)]);
+  return row.revision;
+}
+
+/** Whether builds must be grouped anew, because the rules or the computers are other ones than when it was last done. */
+export const mustRegroup = async (db: EntityManager): Promise<boolean> =>
+  (await db.findOneByOrFail(StudioRow, { id: 1 })).regroups;
+
+/** What became of the arrangements of several computers when they were made one; null where there was one only. */
+export const unionOf = async (db: EntityManager): Promise<StudioRow['union']> =>
+  (await db.findOneByOrFail(StudioRow, { id: 1 })).union;
+
+/** Notes that builds have been grouped by the rules of today. */
+export const regrouped = (db: EntityManager): Promise<unknown> => db.update(StudioRow, { id: 1 }, { regroups: false });

@@ -1,0 +1,35 @@
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { wordsOf } from '@clever-drawer/core/text/words';
+import type { ChosenItem } from './queries';
+import type { Found } from './use-search';
+
+/**
+ * What was found among plugins and presets behind them. A preset is told of where all that was typed names it, and not where its plugin is found by the same
+ * words: presets called alike are many, and would hide what a guess at a plugin has found.
+ */
+export function partedFound(
+  items: readonly ChosenItem[],
+  { numbers, typed }: Pick<Found, 'numbers' | 'typed'>,
+): { readonly plugins: Uint32Array; readonly presets: readonly ChosenItem[] } {
+  const plugins = numbers.filter((number) => items[number]?.preset === null);
+  const isNamed = namedBy(typed);
+  const found = new Set(Array.from(plugins, (number) => items[number]?.id));
+  const presets = Array.from(numbers, (number) => items[number]).filter(
+    (item) => item !== undefined && item.preset !== null && !found.has(pluginOfItem(item.id)) && isNamed(item),
+  );
+  return { plugins, presets: presets as ChosenItem[] };
+}
+
+/** Whether each typed word begins a word of a preset, its bank, its plugin or vendor, or is the initials of one of them. */
+function namedBy(typed: string): (item: ChosenItem) => boolean {
+  const wanted = wordsOf(typed);
+  return ({ name, givenName, vendor, preset, naming }) => {
+    const texts = [name, givenName, vendor ?? '', preset?.bank ?? '', ...(naming?.tags ?? [])].map(wordsOf);
+    const initials = [preset?.plugin ?? '', preset?.name ?? '', vendor ?? ''].map((text) =>
+      wordsOf(text)
+        .map((word) => word[0] ?? '')
+        .join(''),
+    );
+    return wanted.every((one) => [...texts.flat(), ...initials].some((word) => word.startsWith(one)));
+  };
+}
