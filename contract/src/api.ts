@@ -95,7 +95,7 @@ export const API = {
     request: folderRequest,
     status: 201,
     answer: answers.made,
-    problems: [...SENDS, 'not-found', 'conflict', 'other-computer'],
+    problems: [...SENDS, 'not-found', 'conflict', 'not-done', 'other-computer'],
   },
   'PATCH /computers/{computer}/folders/{folder}': {
     summary: 'Turns the switches of a folder: whether its plugins are asked, and whether it is watched.',
@@ -256,6 +256,12 @@ export const API = {
     summary: 'The places that can’t be read or asked now, with cause and remedy.',
     status: 200,
     answer: answers.problemsView,
+    problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/left-out': {
+    summary: 'What was looked at and left out, with the reasons.',
+    status: 200,
+    answer: answers.leftOutView,
     problems: NO_COMPUTER,
   },
   'GET /computers/{computer}/arrivals': {

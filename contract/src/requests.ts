@@ -26,13 +26,13 @@ export const folderChangeRequest = object({
   watches: boolean().strict().optional(),
 }).noUnknown();
 
-/** A scan report (docs/schemas/scan-report-3.schema.json, which the server holds it to), and the computer whose it is: null finds it by name and system. */
+/** A scan report (docs/schemas/scan-report-4.schema.json, which the server holds it to), and the computer whose it is: null finds it by name and system. */
 export const reportRequest = object({
   computerId: string().min(1).max(ID_LENGTH).nullable().default(null),
   report: mixed<ScanReport>()
     .required()
     .meta({
-      jsonSchema: { type: 'object', title: 'ScanReport', description: 'docs/schemas/scan-report-3.schema.json' },
+      jsonSchema: { type: 'object', title: 'ScanReport', description: 'docs/schemas/scan-report-4.schema.json' },
     }),
 }).noUnknown();
 

@@ -1,5 +1,5 @@
 import { existsSync } from 'node:fs';
-import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, rename, rm, symlink, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { audioComponent, infoPlist, moduleInfo, subCategories, classId } from './files/bundles.js';
 import { lv2Files } from './files/lv2.js';
@@ -29,6 +29,11 @@ export async function layOutComputers(folder: string): Promise<void> {
     await mkdir(dirname(file), { recursive: true });
     await writeFile(file, content);
   }
+  for (const [path, target] of links()) {
+    const link = join(draft, path);
+    await mkdir(dirname(link), { recursive: true });
+    await symlink(target, link);
+  }
   await rename(draft, folder);
 }
 
@@ -45,6 +50,13 @@ export function allFiles(): Files {
   addMesses(files, plugins);
   return files;
 }
+
+/** Shortcuts that somebody made to plugins that stand elsewhere: where each lies, and where it leads from there. */
+const links = (): [string, string][] =>
+  studioPlugins()
+    .filter((plugin) => plugin.mac.includes('VST3'))
+    .slice(0, 3)
+    .map(({ name }) => [`${VST3}/For the band/${name}.vst3`, `../${name}.vst3`]);
 
 const [COMPONENTS = '', VST3 = '', VST = '', CLAP = '', LV2 = ''] = MAC_FOLDERS;
 const [WIN_VST3 = '', WIN_VST2 = '', WIN_CLAP = ''] = WINDOWS_FOLDERS;
@@ -213,6 +225,8 @@ function addMesses(files: Files, plugins: readonly DemoPlugin[]): void {
   files.set(`${LV2}/half-copied.lv2/plugin.dylib`, machOFile(['arm64']));
   files.set(`${VST3}/Gutted Gable.vst3/Contents/MacOS/guttedgable`, new Uint8Array(0));
   files.set(`${WIN_VST2}/Brindlewick/Emptied Ewer.dll`, new Uint8Array(0));
+  files.set(`${VST}/drawing-helpers.dylib`, machOFile(['arm64']));
+  files.set(`${CLAP}/._${first.name}.clap`, 'left by another disk');
   files.set(`${WIN_VST2}/helpers.dll`, peFile({ machine: 'x86-64', exports: ['HelpWithDrawing'] }));
   for (const [number, name] of ['Sawdust Ballroom Demo', 'Lamplight Choir Demo'].entries()) {
     const vendor = (number === 0 ? third : first).vendor;

@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
@@ -21,11 +21,17 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   await page.getByLabel('Another folder').fill('more-plugins');
   await page.keyboard.press('Enter');
   await expect(page.getByText('is not a full path')).toBeVisible();
-  for (const path of [folder, '/no/such/folder']) {
+  await page.getByLabel('Another folder').fill('/no/such/folder');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('There is no folder /no/such/folder on this computer.')).toBeVisible();
+  const gone = join(process.env.DEMO_FOLDER ?? '', 'unplugged');
+  await mkdir(gone);
+  for (const path of [folder, gone]) {
     await page.getByLabel('Another folder').fill(path);
     await page.keyboard.press('Enter');
     await expect(page.getByRole('button', { name: `Scan ${path}` })).toBeVisible();
   }
+  await rm(gone, { recursive: true });
   await page.getByRole('button', { name: 'Scan all' }).click();
   await expect(page.getByText('This folder does not exist.')).toBeVisible({ timeout: 30_000 });
   await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('1');
@@ -35,8 +41,30 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
 
   await rm(folder, { recursive: true });
   await page.goto(await placeOf('intake'));
-  await page.getByRole('button', { name: 'Take /no/such/folder off the list' }).click();
-  await expect(page.getByRole('button', { name: 'Scan /no/such/folder' })).toHaveCount(0);
+  await page.getByRole('button', { name: `Take ${gone} off the list` }).click();
+  await expect(page.getByRole('button', { name: `Scan ${gone}` })).toHaveCount(0);
+});
+
+test('what scans left out is counted and listed, and a folder of links tells which other it shares its builds with', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('intake'));
+  const leftOut = page.getByRole('region', { name: 'Left out' });
+  await leftOut.getByRole('button', { name: '3 doubles by links' }).click();
+  await expect(leftOut.getByText(/For the band\/.*\.vst3 leads to /).first()).toBeVisible();
+  await leftOut.getByRole('button', { name: '1 library for another system' }).click();
+  await expect(leftOut.getByText(/drawing-helpers\.dylib/)).toBeVisible();
+  await accessible(page);
+  const links = join(process.env.DEMO_FOLDER ?? '', 'links');
+  const plugins = join(process.env.DEMO_FOLDER ?? '', 'computers/music-room-mac/Library/Audio/Plug-Ins/CLAP');
+  await symlink(plugins, links);
+  await page.getByLabel('Another folder').fill(links);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Scan ${links}` }).click();
+  await expect(page.getByText(`72 builds, all of them also under ${plugins}`)).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('0');
+  await page.getByRole('button', { name: `Take ${links} off the list` }).click();
+  await rm(links);
 });
 
 test('the computer is renamed, and every place shows its name', async ({ page }) => {

@@ -4,6 +4,7 @@ import { SingleBar } from 'cli-progress';
 import { Command, CommanderError } from 'commander';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { scanReport, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
+import { LEFT_OUT_TEXTS, leftOutCounts } from '@clever-drawer/core/facts/left-out';
 import { runScan } from './run-scan.js';
 import { thisSystem } from './this-system.js';
 
@@ -85,11 +86,24 @@ function summary(report: ScanReport): string {
   const builds = report.plugins.flatMap((plugin) => plugin.builds);
   const counts = new Map<string, number>();
   for (const build of builds) counts.set(build.format, (counts.get(build.format) ?? 0) + 1);
+  const { found, problems, leftOut } = report.lookedAt;
   const formats = [...counts].map(([format, count]) => `${format} ${String(count)}`).join(', ');
   const lines = [
     `${plural(report.plugins.length, 'plugin')} in ${plural(builds.length, 'build')}${formats === '' ? '' : ` (${formats})`}, ${plural(report.problems.length, 'problem')}`,
     ...report.problems.slice(0, MANY_PROBLEMS).map((one) => `  ${one.path}\n    ${one.message} ${one.remedy}`),
   ];
+  if (leftOut.length > 0) {
+    const reasons = leftOutCounts(leftOut).map(({ reason, count }) => {
+      const { one, many } = LEFT_OUT_TEXTS[reason];
+      return `${String(count)} ${count === 1 ? one : many}`;
+    });
+    const looked = found + problems + leftOut.length;
+    lines.splice(
+      1,
+      0,
+      `${String(looked)} looked at, ${String(leftOut.length)} of them left out: ${reasons.join(', ')}`,
+    );
+  }
   const more = report.problems.length - MANY_PROBLEMS;
   if (more > 0) lines.push(`  and ${plural(more, 'more problem')}; --json lists them all`);
   return `${lines.join('\n')}\n`;

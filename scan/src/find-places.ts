@@ -1,46 +1,100 @@
-import { readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
-import { join, sep } from 'node:path';
+import { existsSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
+import { basename, join, sep } from 'node:path';
 import type { Fault } from '@clever-drawer/core/facts/fault';
-import { readerFor } from '@clever-drawer/core/facts/readers';
+import type { LeftOut } from '@clever-drawer/core/facts/left-out';
+import { isSideFile, LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
 import { errorCode } from './disk-place.js';
+import { PlaceNames } from './place-names.js';
 
 /** A place that may hold plugins. */
 export interface FoundPlace {
   readonly path: string;
   readonly isFolder: boolean;
+  /** A bundle by the manifest in it, whatever its name. */
+  readonly marked: boolean;
 }
-/** A place, or a fault met on the way to it. */
-export type Found = { readonly place: FoundPlace } | { readonly fault: Fault };
+/** A place, something that is left out before it is read, or a fault met on the way. */
+export type Found = { readonly place: FoundPlace } | { readonly leftOut: LeftOut } | { readonly fault: Fault };
+
+/** Where a walk stands: the path, the one true path behind it, and the true paths of the folders above it. */
+interface Step {
+  readonly path: string;
+  readonly real: string;
+  readonly isFolder: boolean;
+  readonly above: readonly string[];
+}
 
 /**
- * Walks folders for places that may hold plugins. A bundle is not walked into; a place that several paths lead to is found once;
- * a link that leads back to a folder above it is a fault. Folders that can't be read are faults, and the walk goes on.
+ * Walks folders for places that may hold plugins. A bundle is not walked into; a folder that is only called like one is. A place that several paths
+ * lead to is found once, under the path that place-names.ts gives it, and its other paths are told as doubles; a link that leads back to a folder
+ * above it is a fault. Folders that can't be read are faults, and the walk goes on.
  */
 export class PlaceFinder {
-  private readonly seen = new Set<string>();
+  private readonly names: PlaceNames;
+  /** By true path: where a place was found. */
+  private readonly found = new Map<string, string>();
+  /** By true path: where a folder was walked, for the added folder at hand. */
+  private walked = new Map<string, string>();
+  private root = '';
+
+  /** `added`: all folders of the producer's list, walked or not; `known`: the places that earlier scans found. */
+  constructor(added: readonly string[], known: Iterable<string> = []) {
+    this.names = new PlaceNames(added, known);
+  }
 
   *find(path: string): Generator<Found> {
+    this.walked = new Map();
+    this.root = path;
     try {
       const isFolder = statSync(path).isDirectory();
-      yield* this.visit(path, realpathSync.native(path), isFolder, []);
+      yield* this.visit({ path, real: realpathSync.native(path), isFolder, above: [] });
     } catch (error) {
       yield { fault: folderFault(path, error) };
     }
   }
 
-  /** `real` is the one true path, whatever links led here. */
-  private *visit(path: string, real: string, isFolder: boolean, above: readonly string[]): Generator<Found> {
+  private *visit(step: Step): Generator<Found> {
+    const { path, real, isFolder, above } = step;
     if (above.includes(real)) {
       yield { fault: { code: 'link-loop', path } };
       return;
     }
-    if (this.seen.has(real)) return;
-    this.seen.add(real);
-    if (readerFor(path.slice(path.lastIndexOf(sep) + 1), isFolder) !== undefined) {
-      yield { place: { path, isFolder } };
+    const reader = readerFor(basename(path), isFolder);
+    if (reader === undefined) {
+      if (isFolder) yield* this.walk(step);
       return;
     }
-    if (!isFolder) return;
+    if (!isFolder || reader.mark === undefined || existsSync(join(path, reader.mark))) {
+      yield* this.place(step, false);
+      return;
+    }
+    // Called like a bundle and none: a folder of that name, or a bundle that was copied in part, which holds no place of its own.
+    const inside = [...this.walk(step)];
+    // What lies loose in a part of an LV2 bundle are its binaries.
+    const isLoose = (one: Found): boolean => 'place' in one && !one.place.isFolder && reader.mark === LV2_MANIFEST;
+    const isFolderOfPlaces = inside.some(
+      (one) => ('place' in one && !isLoose(one)) || ('leftOut' in one && one.leftOut.reason === 'double'),
+    );
+    if (isFolderOfPlaces) yield* inside;
+    else {
+      yield* inside.filter((one) => !isLoose(one));
+      yield* this.place(step, false);
+    }
+  }
+
+  private *walk({ path, real, above }: Step): Generator<Found> {
+    const own = this.names.pathOf(real, path);
+    if (own !== path && own.startsWith(this.root + sep)) {
+      // It is, or will be, walked where it truly stands.
+      yield { leftOut: { path, reason: 'double', of: own } };
+      return;
+    }
+    const before = this.walked.get(real);
+    if (before !== undefined) {
+      if (before !== path) yield { leftOut: { path, reason: 'double', of: before } };
+      return;
+    }
+    this.walked.set(real, path);
     let entries: Dirent[];
     try {
       entries = readdirSync(path, { withFileTypes: true });
@@ -48,22 +102,44 @@ export class PlaceFinder {
       yield { fault: folderFault(path, error) };
       return;
     }
+    if (entries.some((entry) => entry.name === LV2_MANIFEST && !entry.isDirectory())) {
+      yield* this.place({ path, real, isFolder: true, above }, true);
+      return;
+    }
     entries.sort((a, b) => (a.name < b.name ? -1 : 1));
+    const below = [...above, real];
     for (const entry of entries) {
       const inner = join(path, entry.name);
+      const step = { path: inner, real: join(real, entry.name), above: below };
+      if (isSideFile(entry.name)) {
+        if (readerFor(entry.name.slice(2), false) !== undefined)
+          yield { leftOut: { path: inner, reason: 'side-file' } };
+      }
       // Only a link, or a kind that the file system does not tell, needs a further look.
-      if (entry.isDirectory()) yield* this.visit(inner, join(real, entry.name), true, [...above, real]);
+      else if (entry.isDirectory()) yield* this.visit({ ...step, isFolder: true });
       else if (entry.isFile()) {
-        if (readerFor(entry.name, false) !== undefined) yield* this.visit(inner, join(real, entry.name), false, above);
-      } else yield* this.follow(inner, entry.name, [...above, real]);
+        if (readerFor(entry.name, false) !== undefined) yield* this.visit({ ...step, isFolder: false });
+      } else yield* this.follow(inner, entry.name, below);
     }
+  }
+
+  /** A place under its one path, and the path that led here as its double where that is another one. */
+  private *place({ path, real, isFolder }: Step, marked: boolean): Generator<Found> {
+    const before = this.found.get(real);
+    const own = before ?? this.names.pathOf(real, path);
+    if (before === undefined) {
+      this.found.set(real, own);
+      yield { place: { path: own, isFolder, marked } };
+    }
+    if (own !== path) yield { leftOut: { path, reason: 'double', of: own } };
   }
 
   private *follow(path: string, name: string, above: readonly string[]): Generator<Found> {
     try {
       const found = statSync(path);
       const isOurs = readerFor(name, found.isDirectory()) !== undefined;
-      if (found.isDirectory() || isOurs) yield* this.visit(path, realpathSync.native(path), found.isDirectory(), above);
+      if (found.isDirectory() || isOurs)
+        yield* this.visit({ path, real: realpathSync.native(path), isFolder: found.isDirectory(), above });
     } catch (error) {
       const code = errorCode(error);
       if (code === 'ELOOP') yield { fault: { code: 'link-loop', path } };

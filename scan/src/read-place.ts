@@ -1,7 +1,7 @@
 import { basename } from 'node:path';
 import type { Reading } from '@clever-drawer/core/facts/place';
 import { NOTHING } from '@clever-drawer/core/facts/place';
-import { readerFor } from '@clever-drawer/core/facts/readers';
+import { readerOf } from '@clever-drawer/core/facts/readers';
 import { DiskPlace } from './disk-place.js';
 import type { FoundPlace } from './find-places.js';
 import type { Stamp } from './stamp.js';
@@ -14,11 +14,11 @@ export interface PlaceReading {
 }
 
 /** Reads one place without running anything. Never throws and never rejects. */
-export async function readPlace({ path, isFolder }: FoundPlace): Promise<PlaceReading> {
+export async function readPlace({ path, isFolder, marked }: FoundPlace): Promise<PlaceReading> {
   const place = new DiskPlace(path, isFolder);
   let reading: Reading;
   try {
-    reading = (await readerFor(basename(path), isFolder)?.read(place)) ?? NOTHING;
+    reading = (await readerOf(basename(path), isFolder, marked)?.read(place)) ?? NOTHING;
   } catch (error) {
     // A reader returns its faults; that it throws is a bug of ours, and still no reason to lose the rest of the scan.
     const detail = error instanceof Error ? error.message : String(error);

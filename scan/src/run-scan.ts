@@ -3,6 +3,8 @@ import { resolve } from 'node:path';
 import { withAnswer } from '@clever-drawer/core/facts/asked';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { LeftOut, LookedAt, PlaceOutcome } from '@clever-drawer/core/facts/left-out';
+import { leftOutOf, placeOutcome } from '@clever-drawer/core/facts/left-out';
 import { Asker } from './ask/asker.js';
 import { withPresets } from './attach-presets.js';
 import type { FoundPlace } from './find-places.js';
@@ -10,7 +12,7 @@ import { PlaceFinder } from './find-places.js';
 import type { PlaceReaders } from './place-readers.js';
 import { readHere, readInThreads } from './place-readers.js';
 import type { PlaceReading } from './read-place.js';
-import { stillStands } from './stamp.js';
+import { stillStands, WALKED } from './stamp.js';
 
 /** How far a scan has come: places found, read or found unchanged, and the one being read. */
 export interface ScanProgress {
@@ -31,6 +33,9 @@ export interface ScanResult {
   readonly builds: readonly BuildFacts[];
   /** Faults of folders and links, met on the way to the places. */
   readonly walkFaults: readonly Fault[];
+  /** What the walk left out before reading: links to what is found elsewhere, and side files. */
+  readonly walkLeftOut: readonly LeftOut[];
+  readonly lookedAt: LookedAt;
   /** All faults: of the walk, and of the places. */
   readonly faults: readonly Fault[];
   readonly cancelled: boolean;
@@ -40,6 +45,8 @@ export interface ScanResult {
 export interface ScanOptions {
   readonly onProgress?: (progress: ScanProgress) => void;
   readonly signal?: AbortSignal;
+  /** All folders of the producer's list, where not all of them are scanned: a place that several lead to stands in one of them. */
+  readonly added?: readonly string[];
   /** Places of earlier scans by path: what still stands as it did is neither read nor asked again. */
   readonly known?: ReadonlyMap<string, PlaceReading>;
   /** Whether plugins of this place may be asked, by loading them in a process of their own. By default none is. */
@@ -69,6 +76,7 @@ class Scan {
   private readonly unchanged: PlaceReading[] = [];
   private readonly fresh: PlaceReading[] = [];
   private readonly faults: Fault[] = [];
+  private readonly leftOut: LeftOut[] = [];
   private readonly work: Promise<void>[] = [];
   private handful: FoundPlace[] = [];
   private threads: PlaceReaders | null = null;
@@ -81,12 +89,18 @@ class Scan {
   }
 
   async run(folders: readonly string[]): Promise<ScanResult> {
-    const finder = new PlaceFinder();
+    const added = this.options.added ?? folders;
+    const known = [...(this.options.known?.values() ?? [])].filter((place) => place.stamp[0] !== WALKED[0]);
+    const finder = new PlaceFinder(
+      added,
+      known.map((place) => place.path),
+    );
     let breath = performance.now();
     for (const folder of folders) {
       for (const found of finder.find(folder)) {
         if (this.isCancelled()) break;
         if ('fault' in found) this.faults.push(found.fault);
+        else if ('leftOut' in found) this.leftOut.push(found.leftOut);
         else this.take(found.place);
         if (performance.now() - breath > BREATH_MS) {
           await new Promise((done) => setImmediate(done));
@@ -98,6 +112,8 @@ class Scan {
     await Promise.all(this.work);
     this.tell(null);
     const places = [...this.unchanged, ...this.fresh].sort((a, b) => (a.path < b.path ? -1 : 1));
+    const count = (outcome: PlaceOutcome): number =>
+      places.filter((place) => placeOutcome(place.reading) === outcome).length;
     return {
       folders,
       places,
@@ -105,6 +121,12 @@ class Scan {
       unchanged: this.unchanged.length,
       builds: withPresets(places.map((place) => place.reading)),
       walkFaults: this.faults,
+      walkLeftOut: this.leftOut,
+      lookedAt: {
+        found: count('found'),
+        problems: count('problem') + new Set(this.faults.map((fault) => fault.path)).size,
+        leftOut: [...this.leftOut, ...leftOutOf(places)].sort((a, b) => (a.path < b.path ? -1 : 1)),
+      },
       faults: [...this.faults, ...places.flatMap((place) => place.reading.faults)],
       cancelled: this.isCancelled(),
     };
@@ -138,7 +160,8 @@ class Scan {
 
   /** A place that was not asked because its folder's switch was off, and may be now. */
   private wantsAsking({ path, reading }: PlaceReading): boolean {
-    const switchedOff = reading.builds.some((build) => build.asked === 'switched-off');
+    const switchedOff =
+      reading.leftOut?.reason === 'unasked' || reading.builds.some((build) => build.asked === 'switched-off');
     return switchedOff && this.options.mayAsk?.(path) === true;
   }
 

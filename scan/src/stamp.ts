@@ -2,13 +2,16 @@ import { statSync, type Stats } from 'node:fs';
 import { sep } from 'node:path';
 
 /** Raised whenever readers, identity or inference learn more, so that everything is read and grouped anew once. */
-export const STAMP_VERSION = 'r4';
+export const STAMP_VERSION = 'r5';
 
 /**
  * The fingerprint of a place: the version of the readers, then pairs of a path inside and how it stood: kind, size, time of the last change of
  * its content and of its record. Only what a reader looked at is in it, and that includes what it looked for and did not find.
  */
 export type Stamp = readonly string[];
+
+/** In place of a fingerprint, for what the walk told of without reading it: links to what is found elsewhere, and side files. */
+export const WALKED: Stamp = ['walk'];
 
 /** How a file or folder stands; "-" when there is none. */
 export const markOf = (found: Stats | undefined): string =>

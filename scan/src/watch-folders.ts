@@ -1,6 +1,7 @@
-import { basename, dirname, sep } from 'node:path';
+import { existsSync } from 'node:fs';
+import { basename, dirname, join, sep } from 'node:path';
 import { watch } from 'chokidar';
-import { readerFor } from '@clever-drawer/core/facts/readers';
+import { LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
 
 /** Tells of places that arrived or vanished in watched folders. */
 export interface FolderWatch {
@@ -12,12 +13,18 @@ export interface FolderWatch {
 /** Installers write for a while: a place is told of once nothing new has come for so long. */
 const SETTLED_MS = 1500;
 
+/** An LV2 bundle is one whatever its name. */
+const hasManifest = (folder: string): boolean => existsSync(join(folder, LV2_MANIFEST));
+
 /** The bundle or file that a path belongs to; null for what can be no plugin. `above` is the watched folder. */
 export function placeOf(path: string, isFolder: boolean, above: string): string | null {
-  let found: string | null = readerFor(basename(path), isFolder) === undefined ? null : path;
+  const isPlace = readerFor(basename(path), isFolder) !== undefined || (isFolder && hasManifest(path));
+  let found: string | null = isPlace ? path : null;
   for (let folder = dirname(path); folder.startsWith(above + sep); folder = dirname(folder)) {
-    if (readerFor(basename(folder), true) !== undefined) found = folder;
+    if (readerFor(basename(folder), true) !== undefined || hasManifest(folder)) found = folder;
   }
+  // Of an LV2 bundle that is gone only the name of its manifest still tells.
+  if (found === null && basename(path) === LV2_MANIFEST && dirname(path) !== above) return dirname(path);
   return found;
 }
 

@@ -81,7 +81,7 @@ describe('plugins of each format are asked in its own way', () => {
         version: '1.4.2',
         identifier: 'example.cuht.lantern',
         declaredTypes: ['instrument', 'synthesizer', 'stereo'],
-        ports: [null, null, true],
+        ports: [2, 2, true],
       },
     ]);
     expect(builds[0]).toMatchObject({
@@ -133,7 +133,7 @@ describe('plugins of each format are asked in its own way', () => {
         version: '2.0.1',
         identifier: '10'.repeat(16),
         declaredTypes: ['Fx', 'Reverb'],
-        ports: [null, null, null],
+        ports: [2, 2, true],
       },
       {
         name: 'Lamplight Hall',
@@ -149,7 +149,7 @@ describe('plugins of each format are asked in its own way', () => {
         version: null,
         identifier: '10'.repeat(16),
         declaredTypes: [],
-        ports: [null, null, null],
+        ports: [2, 2, true],
       },
       {
         name: 'Lamplight Hall',

@@ -1,14 +1,19 @@
 /** LADSPA plugins asked by Clever Drawer, beside what another program says of them. */
 import { execFileSync } from 'node:child_process';
-import { readdirSync } from 'node:fs';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { runScan } from '../src/run-scan';
+import { copyOfPackage } from './support';
+
+const FOLDER = copyOfPackage('ladspa-sdk', mkdtempSync(join(tmpdir(), 'clever-drawer-ladspa-')));
+afterAll(() => rmSync(FOLDER, { recursive: true }));
 
 describe("Debian's ladspa-sdk, as its own analyseplugin reads it", () => {
   it('has the same plugins with the same ids, labels, names, makers and audio ports', async () => {
-    const files = readdirSync('/usr/lib/ladspa').map((name) => join('/usr/lib/ladspa', name));
+    const files = readdirSync(FOLDER).map((name) => join(FOLDER, name));
     const expected = files.flatMap((file) => analysed(file));
-    const result = await runScan(['/usr/lib/ladspa'], { mayAsk: () => true });
+    const result = await runScan([FOLDER], { mayAsk: () => true });
     expect(
       result.builds
         .map(({ identifier, name, vendor, audioInputs, audioOutputs }) => ({

@@ -1,16 +1,19 @@
 /** Reads Debian's LV2 bundles and holds the result to what liblilv, the LV2 reference library, says of them. */
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { LV2_MEANINGS } from '@clever-drawer/core/catalogue/declared-types';
 import { Graph } from '@clever-drawer/core/facts/turtle';
 import { runScan, type ScanResult } from '../src/run-scan';
+import { copyOfPackage } from './support';
 
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const RDFS = 'http://www.w3.org/2000/01/rdf-schema#';
-const FOLDER = '/usr/lib/lv2';
+const FOLDER = mkdtempSync(join(tmpdir(), 'clever-drawer-lv2-'));
+for (const name of ['lv2-dev', 'lv2-examples']) copyOfPackage(name, FOLDER);
+afterAll(() => rmSync(FOLDER, { recursive: true }));
 
 /** What liblilv says, by a small program that is built against it here. */
 function askLiblilv() {

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { describeFault } from '@clever-drawer/core/facts/fault-texts';
 import { runScan } from '../src/run-scan';
+import { copyOfPackage } from './support';
 
 const PREFIXES =
   '@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n@prefix pset: <http://lv2plug.in/ns/ext/presets#> .\n';
@@ -153,15 +154,11 @@ describe('a scan', () => {
 
   it("knows the examples of Debian's ladspa-sdk by the entry they export (System V ABI dynamic symbols)", async () => {
     // Every library that nm finds the entry in is a LADSPA build, and no other is.
-    const files = execFileSync(
-      'sh',
-      [
-        '-c',
-        'for f in /usr/lib/ladspa/*.so; do nm -D --defined-only "$f" | grep -qE " ladspa_descriptor(@.*)?$" && echo "$f"; done; true',
-      ],
-      { encoding: 'utf8' },
-    );
-    const result = await runScan(['/usr/lib/ladspa']);
+    const own = copyOfPackage('ladspa-sdk', join(folder, 'sdk'));
+    const look =
+      'for f in "$0"/*.so; do nm -D --defined-only "$f" | grep -qE " ladspa_descriptor(@.*)?$" && echo "$f"; done; true';
+    const files = execFileSync('sh', ['-c', look, own], { encoding: 'utf8' });
+    const result = await runScan([own]);
     expect(result.builds.map((build) => build.path).sort()).toEqual(files.trim().split('\n').sort());
     expect(new Set(result.builds.map((build) => `${build.format} ${build.architectures.join()}`)).size).toBe(1);
   });

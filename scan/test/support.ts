@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process';
+import { copyFileSync, mkdirSync, statSync } from 'node:fs';
 import { mkdir } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -18,3 +19,19 @@ export async function buildToy(path: string, what: string, flags: readonly strin
 
 /** A folder and a name in it, joined. */
 export const inside = (folder: string) => (name: string) => join(folder, name);
+
+/**
+ * The plugin folders of one of Debian's packages, copied: what else is installed on the machine is not among them. By the package's own list of files.
+ */
+export function copyOfPackage(name: string, into: string): string {
+  const files = execFileSync('dpkg', ['-L', name], { encoding: 'utf8' }).split('\n');
+  const wanted = files.filter((file) => /^\/usr\/lib\/(?:[^/]+\/)?(?:lv2|ladspa)\/./.test(file));
+  for (const file of wanted) {
+    const found = statSync(file, { throwIfNoEntry: false });
+    if (found?.isFile() !== true) continue;
+    const target = join(into, file.replace(/^.*?\/(?:lv2|ladspa)\//, ''));
+    mkdirSync(dirname(target), { recursive: true });
+    copyFileSync(file, target);
+  }
+  return into;
+}

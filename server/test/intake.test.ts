@@ -141,7 +141,9 @@ describe('intake', () => {
   it('a folder that can not be read takes nothing with it; one taken off the list does with the next scan of everything', async () => {
     await scan();
     const other = join(api.folder, randomUUID());
+    await mkdir(other);
     await post(`/computers/${computer}/folders`, { path: other });
+    await rm(other, { recursive: true });
     expect((await scan()).outcome).toMatchObject({ failed: 1, vanished: 0 });
     const folders = await get<FolderView[]>(`/computers/${computer}/folders`);
     const path = folders.find((folder) => folder.path === plugins);

@@ -1,6 +1,7 @@
 /** What is answered about the studio: errors, computers, folders, scans, problems, vendors. */
 import { number } from 'yup';
 import { EVENTS } from '@clever-drawer/core/catalogue/scan-story';
+import { LEFT_OUT_REASONS } from '@clever-drawer/core/facts/left-out';
 import { FORMATS, SYSTEMS } from '@clever-drawer/core/facts/format';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { COMPARED } from '@clever-drawer/core/catalogue/scan-difference';
@@ -29,11 +30,12 @@ export const computerView = thing('Computer', {
 /** See computerView. */
 export type ComputerView = Answer<typeof computerView>;
 
-/** A plugin folder. `builds` were found in it by the last scan; `asks`: its plugins may be loaded and asked; `watches`: arrivals in it are watched for. */
+/** A plugin folder. `builds` were found in it, or through links in it, by the last scan; `also`: other folders of the list through which some of them are reached, and how many; `asks`: its plugins may be loaded and asked; `watches`: arrivals in it are watched for. */
 export const folderView = thing('Folder', {
   id: words(),
   path: words(),
   builds: count(),
+  also: listOf(thing(null, { path: words(), builds: count() })),
   lastScannedAt: moment().nullable(),
   asks: flag(),
   watches: flag(),
@@ -104,6 +106,15 @@ export const reportedProblem = thing('ReadingProblem', {
 export const problemsView = listOf(reportedProblem);
 /** See problemsView. */
 export type ProblemsView = Answer<typeof problemsView>;
+
+/** What was looked at and left out, counted by reason, and listed as far as is sensible. `of`: the place that a double leads to. `lookedAt` counts all places; none for a catalogue that came as a report. */
+export const leftOutView = thing('LeftOut', {
+  lookedAt: count(),
+  counts: listOf(thing(null, { reason: one(LEFT_OUT_REASONS), count: count() })),
+  list: listOf(thing(null, { path: words(), reason: one(LEFT_OUT_REASONS), of: words().nullable() })),
+});
+/** See leftOutView. */
+export type LeftOutView = Answer<typeof leftOutView>;
 
 /** What a scan did to one build or place. Name and format are absent for a place that failed or recovered. */
 export const storyEvent = thing('ScanEvent', {

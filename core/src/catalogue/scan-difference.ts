@@ -106,15 +106,16 @@ export const COMPARED = [
     'declaredTypes',
     'audioInputs',
     'audioOutputs',
+    'sidechainInputs',
   ] as const),
   ...(['midiInput', 'midiOutput', 'architectures', 'presets', 'pictures', 'replaces'] as const),
 ] satisfies readonly (keyof BuildFacts)[];
 /** A fact of a build of which a scan tells when it has changed. */
 export type ComparedFact = (typeof COMPARED)[number];
 
-/** The names of the facts that differ. */
-export const changedFacts = (before: BuildFacts, after: BuildFacts): ComparedFact[] =>
-  COMPARED.filter((name) => JSON.stringify(before[name]) !== JSON.stringify(after[name]));
+/** The names of the facts that differ. What an earlier version did not know of at all is no change. */
+export const changedFacts = (before: Partial<BuildFacts>, after: BuildFacts): ComparedFact[] =>
+  COMPARED.filter((name) => before[name] !== undefined && JSON.stringify(before[name]) !== JSON.stringify(after[name]));
 
 const byText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 

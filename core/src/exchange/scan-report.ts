@@ -3,12 +3,13 @@ import { catalogueOf } from '../catalogue/plugin.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import { FAULT_CODES, type Fault, type FaultCode } from '../facts/fault.js';
 import { describeFault } from '../facts/fault-texts.js';
+import type { LookedAt } from '../facts/left-out.js';
 import type { System } from '../facts/format.js';
 
 /** What names the form of a report. */
-export const SCAN_REPORT_SCHEMA = 'clever-drawer/scan-report/3';
+export const SCAN_REPORT_SCHEMA = 'clever-drawer/scan-report/4';
 
-/** The document that `npm run scan -- --json` writes; its JSON Schema is docs/schemas/scan-report-3.schema.json. */
+/** The document that `npm run scan -- --json` writes; its JSON Schema is docs/schemas/scan-report-4.schema.json. */
 export interface ScanReport {
   readonly schema: typeof SCAN_REPORT_SCHEMA;
   readonly computer: ScannedComputer;
@@ -16,6 +17,7 @@ export interface ScanReport {
   readonly folders: readonly string[];
   readonly plugins: readonly ReportedPlugin[];
   readonly problems: readonly (ReportedProblem & { readonly line: number | null; readonly detail: string | null })[];
+  readonly lookedAt: LookedAt;
 }
 
 /** The computer that was looked at. */
@@ -46,7 +48,12 @@ export const reportProblem = (fault: Fault): ReportedProblem => ({
 
 /** The report of one scan on a computer; plugins in order of name, builds in order of preference. */
 export function scanReport(
-  scan: { folders: readonly string[]; builds: readonly BuildFacts[]; faults: readonly Fault[] },
+  scan: {
+    folders: readonly string[];
+    builds: readonly BuildFacts[];
+    faults: readonly Fault[];
+    lookedAt: LookedAt;
+  },
   computer: ScannedComputer,
   at: Date,
 ): ScanReport {
@@ -71,6 +78,7 @@ export function scanReport(
       line: fault.line ?? null,
       detail: fault.detail ?? null,
     })),
+    lookedAt: scan.lookedAt,
   };
 }
 

@@ -72,9 +72,14 @@ export interface BuildFacts {
   readonly description: string | null;
   /** The format's own words: LV2 class, VST3 sub-categories, AU type code, CLAP features, VST2 category. */
   readonly declaredTypes: readonly string[];
-  /** Number of audio channels or ports; null when not declared. */
+  /** Number of channels of the main audio inputs and outputs; null when not declared. */
   readonly audioInputs: number | null;
   readonly audioOutputs: number | null;
+  /** Channels of further audio inputs, which only steer what is done: a sidechain. Null when not declared. */
+  readonly sidechainInputs: number | null;
+  /** Ports for control voltage; null when not declared. */
+  readonly controlInputs: number | null;
+  readonly controlOutputs: number | null;
   readonly midiInput: boolean | null;
   readonly midiOutput: boolean | null;
   readonly architectures: readonly Architecture[];
@@ -108,6 +113,9 @@ export function unknownFacts(format: Format, path: string, name: string): BuildF
     declaredTypes: [],
     audioInputs: null,
     audioOutputs: null,
+    sidechainInputs: null,
+    controlInputs: null,
+    controlOutputs: null,
     midiInput: null,
     midiOutput: null,
     architectures: [],
@@ -125,12 +133,19 @@ export function unknownFacts(format: Format, path: string, name: string): BuildF
 /** What one source may tell; absent, null and empty leave what stands. */
 export type Told = {
   readonly [Fact in 'name' | 'vendor' | 'version' | 'description']?: string | null;
-} & Partial<
-  Pick<BuildFacts, 'declaredTypes' | 'audioInputs' | 'audioOutputs' | 'midiInput' | 'midiOutput' | 'architectures'>
->;
+} & Partial<Pick<BuildFacts, 'declaredTypes' | 'architectures' | (typeof PORTS)[number]>>;
 
 const TEXTS = ['name', 'vendor', 'version', 'description'] as const;
-const PORTS = ['audioInputs', 'audioOutputs', 'midiInput', 'midiOutput'] as const;
+/** The facts about ports. */
+export const PORTS = [
+  'audioInputs',
+  'audioOutputs',
+  'sidechainInputs',
+  'controlInputs',
+  'controlOutputs',
+  'midiInput',
+  'midiOutput',
+] as const;
 
 /** Facts with what a better source tells laid over what was known. What it overrules is kept as another claim. */
 export function overlay(facts: BuildFacts, told: Told, source: FactSource): BuildFacts {

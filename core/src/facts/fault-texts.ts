@@ -94,6 +94,10 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `The system could not load the plugin${because(f)}.`,
     remedy: `Install what is named here as missing, or the plugin again. ${NOT_AGAIN}`,
   },
+  'ports-untold': {
+    message: (f) => `The plugin told what it is, and failed when it was asked for its inputs and outputs${because(f)}.`,
+    remedy: 'Nothing else is missing. Tell its vendor; it is asked again when the file changes or you say “try again”.',
+  },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,
     remedy: 'Please report it with this line; everything else was read.',

@@ -22,6 +22,7 @@ export const FAULT_CODES = [
   'asked-forked',
   'asked-too-large',
   'asked-refused',
+  'ports-untold',
 ] as const;
 /** What names a fault, for good. */
 export type FaultCode = (typeof FAULT_CODES)[number];

@@ -2,6 +2,7 @@ import type { Architecture } from './format.js';
 import type { BinaryKind } from './binary/binary-facts.js';
 import type { Fault, Outcome } from './fault.js';
 import type { BuildFacts, PresetFacts } from './build-facts.js';
+import type { LeftOut } from './left-out.js';
 
 /**
  * One place on disk that may hold plugins: a bundle (folder) or a single file. Read-only, and injected, so that readers know no disk.
@@ -43,6 +44,10 @@ export interface Reading {
   readonly presets?: readonly FoundPreset[];
   /** One for each processor and system that the place has a binary for. */
   readonly askable?: readonly Askable[];
+  /** The builds stand only when the binary says that it is a plugin: without its word it is left out, or kept where `keptUnasked`. */
+  readonly unsure?: { readonly keptUnasked: boolean };
+  /** Why a place without builds, presets and faults is left out; absent for a library that is no plugin. */
+  readonly leftOut?: Omit<LeftOut, 'path'>;
 }
 
 /** A description (manifest, plist, moduleinfo) larger than this is not one. 8 MiB. */

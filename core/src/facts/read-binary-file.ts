@@ -9,7 +9,7 @@ import type { Fault } from './fault.js';
 import type { Place, Reading } from './place.js';
 import { NOTHING, stem } from './place.js';
 
-// The function by which a host enters, in each format. VST2's older "main" only counts in a Windows library, where no program starts with it.
+// The function by which a host enters, in each format.
 const ENTRIES: readonly (readonly [string, Format])[] = [
   ['GetPluginFactory', 'VST3'],
   ['clap_entry', 'CLAP'],
@@ -60,12 +60,14 @@ export function overlayVersionStrings(facts: BuildFacts, strings: Readonly<Recor
 export async function readBinaryFile(place: Place, format: Format | null): Promise<Reading> {
   const header = await headerOf(place, '');
   if (isFault(header)) return { builds: [], faults: [header] };
-  const told = format ?? formatOf(header);
-  if (told === null) return NOTHING;
+  const mayBe = format === null && mayBeOldVst2(header);
+  const told = format ?? (mayBe ? 'VST2' : formatOf(header));
+  if (told === null) return header.exports === null ? { ...NOTHING, leftOut: { reason: 'other-system' } } : NOTHING;
   const unknown = unknownFacts(told, place.path, stem(place.name));
   const facts = overlay(unknown, { architectures: header.architectures }, 'header');
   const build = overlayVersionStrings(facts, header.versionStrings);
-  return { builds: [build], faults: [], ...askableOf(told, place.path, header) };
+  const unsure = mayBe ? { unsure: { keptUnasked: isVst2Path(place.path) } } : {};
+  return { builds: [build], faults: [], ...unsure, ...askableOf(told, place.path, header) };
 }
 
 const ASKED_FORMATS: readonly Format[] = ['LADSPA', 'VST2', 'VST3', 'CLAP'];
@@ -79,5 +81,23 @@ function formatOf(header: BinaryFacts): Format | null {
   if (exported === null) return null;
   const entry = ENTRIES.find(([name]) => exported.has(name));
   if (entry !== undefined) return entry[1];
-  return header.kind === 'pe' && exported.has('main') ? 'VST2' : null;
+  // In a Windows library nothing else begins with it.
+  return header.kind === 'pe' && exported.has(OLD_VST2_ENTRY) ? 'VST2' : null;
 }
+
+// VST2's first entry, before "VSTPluginMain" took its place in 2.4. Common practice.
+const OLD_VST2_ENTRY = 'main';
+
+/**
+ * Whether a library may be a VST2 plugin of the older kind. A program has a "main" as well, but names its interpreter; what else a "main" of a
+ * library is, only the library can say.
+ */
+const mayBeOldVst2 = (header: BinaryFacts): boolean =>
+  !header.isProgram && formatOf(header) === null && header.exports?.has(OLD_VST2_ENTRY) === true;
+
+/** Whether a file lies in a folder that is for VST2 plugins by its name: "vst", ".vst", "lxvst", "VSTPlugins". Common practice. */
+const isVst2Path = (path: string): boolean =>
+  path
+    .split(/[\\/]/)
+    .slice(0, -1)
+    .some((part) => /^\.?(?:lx|linux[-_ ]?)?vst2?(?:[-_ ]?plug-?ins?)?$/i.test(part));

@@ -19,11 +19,14 @@ const DOAP = 'http://usefulinc.com/ns/doap#';
 const RDFS = 'http://www.w3.org/2000/01/rdf-schema#';
 const FOAF_NAME = 'http://xmlns.com/foaf/0.1/name';
 const SEE_ALSO = `${RDFS}seeAlso`;
+const PORT_PROPERTY = `${LV2}portProperty`;
+/** A port that only steers: LV2 core, "isSideChain". */
+const STEERING = new Set([`${LV2}isSideChain`]);
 const DC_REPLACES = 'http://purl.org/dc/terms/replaces';
 
 /** What this reader asks for: ports alone make most of a description, and of their properties it wants three. */
 const WANTED = new Set([
-  ...[RDF_TYPE, SEE_ALSO, `${RDFS}comment`, `${RDFS}label`, DC_REPLACES, FOAF_NAME, PRESET_BANK],
+  ...[RDF_TYPE, SEE_ALSO, PORT_PROPERTY, `${RDFS}comment`, `${RDFS}label`, DC_REPLACES, FOAF_NAME, PRESET_BANK],
   ...['name', 'shortdesc', 'description', 'maintainer', 'developer'].map((name) => DOAP + name),
   ...['project', 'port', 'binary', 'minorVersion', 'microVersion', 'appliesTo'].map((name) => LV2 + name),
   ...[`${ATOM}supports`, `${EVENT}supportsEvent`],
@@ -68,7 +71,7 @@ export async function readLv2(place: Place): Promise<Reading> {
     builds.push(await factsOf(graph, uri, place, faults));
   }
   for (const file of await filesOfNamelessPresets(graph, place)) await load(file);
-  return { builds, faults, presets: presetsOf(graph) };
+  return { builds, faults, presets: presetsOf(graph), leftOut: { reason: 'data-only' } };
 }
 
 /** The file that an IRI names. A hash in it should begin a fragment, but bundles exist that mean a file with a hash in its name, and liblilv agrees. */
@@ -133,14 +136,23 @@ function versionOf(graph: Graph, uri: string): string | null {
 }
 
 function portsOf(graph: Graph, uri: string) {
-  const ports = { audioInputs: 0, audioOutputs: 0, midiInput: false, midiOutput: false };
+  const ports = {
+    ...{ audioInputs: 0, audioOutputs: 0, sidechainInputs: 0, controlInputs: 0, controlOutputs: 0 },
+    ...{ midiInput: false, midiOutput: false },
+  };
   for (const port of graph.nodes(uri, `${LV2}port`)) {
     const types = graph.types(port);
     const into = types.includes(`${LV2}InputPort`);
     const out = types.includes(`${LV2}OutputPort`);
     if (types.includes(`${LV2}AudioPort`)) {
-      if (into) ports.audioInputs++;
+      const steers = into && graph.nodes(port, PORT_PROPERTY).some((property) => STEERING.has(property));
+      if (steers) ports.sidechainInputs++;
+      else if (into) ports.audioInputs++;
       if (out) ports.audioOutputs++;
+    }
+    if (types.includes(`${LV2}CVPort`)) {
+      if (into) ports.controlInputs++;
+      if (out) ports.controlOutputs++;
     }
     const events = [...graph.nodes(port, `${ATOM}supports`), ...graph.nodes(port, `${EVENT}supportsEvent`)];
     if (events.includes(MIDI)) {

@@ -11,6 +11,8 @@ import { readVst3 } from './read-vst3.js';
 export interface Reader {
   /** Whether a folder or file of this name is for this reader. Names are compared without regard to case. */
   readonly takes: (name: string, isFolder: boolean) => boolean;
+  /** What a folder must hold to be a bundle of this reader; without it, it may just be a folder of that name. */
+  readonly mark?: string;
   readonly read: (place: Place) => Promise<Reading>;
 }
 
@@ -22,12 +24,16 @@ const ending = (...endings: string[]) => {
     return point > 0 && wanted.has(name.slice(point + 1).toLowerCase());
   };
 };
+const CONTENTS = 'Contents';
+
 const bundle = (format: Format, end: string): Reader => ({
   takes: ending(end),
+  mark: CONTENTS,
   read: (place) => (place.isFolder ? readMacBundle(place, format) : readBinaryFile(place, format)),
 });
-const folderOf = (end: string, read: Reader['read']): Reader => ({
+const folderOf = (end: string, mark: string, read: Reader['read']): Reader => ({
   takes: (name, isFolder) => isFolder && ending(end)(name),
+  mark,
   read,
 });
 
@@ -36,12 +42,16 @@ const fileOf = (end: string, read: Reader['read']): Reader => ({
   read,
 });
 
+/** What makes a folder an LV2 bundle, whatever it is called. LV2 specification, "Bundles". */
+export const LV2_MANIFEST = 'manifest.ttl';
+const lv2 = folderOf('lv2', LV2_MANIFEST, readLv2);
+
 /** The readers in the order in which they are asked; the first that takes a name reads it. */
 export const READERS: readonly Reader[] = [
-  folderOf('lv2', readLv2),
-  { takes: ending('vst3'), read: readVst3 },
-  folderOf('component', readAu),
-  folderOf('vst', (place) => readMacBundle(place, 'VST2')),
+  lv2,
+  { takes: ending('vst3'), mark: CONTENTS, read: readVst3 },
+  folderOf('component', CONTENTS, readAu),
+  folderOf('vst', CONTENTS, (place) => readMacBundle(place, 'VST2')),
   bundle('CLAP', 'clap'),
   bundle('AAX', 'aaxplugin'),
   fileOf('vstpreset', readVst3Preset),
@@ -52,7 +62,13 @@ export const READERS: readonly Reader[] = [
   },
 ];
 
-/** The reader for a folder or file of this name; undefined when it can be no plugin. */
+/** A Mac leaves "._name" beside each file on foreign disks; they only look like plugins. */
+export const isSideFile = (name: string): boolean => name.startsWith('._');
+
+/** The reader for a folder or file of this name; undefined when it can be no plugin by its name. */
 export const readerFor = (name: string, isFolder: boolean): Reader | undefined =>
-  // Finder leaves "._name" beside each file on foreign disks; they only look like plugins.
-  name.startsWith('._') ? undefined : READERS.find((reader) => reader.takes(name, isFolder));
+  isSideFile(name) ? undefined : READERS.find((reader) => reader.takes(name, isFolder));
+
+/** The reader of a place; a folder whose name tells none is an LV2 bundle for its manifest. `marked`: by its manifest and not by its name. */
+export const readerOf = (name: string, isFolder: boolean, marked: boolean): Reader | undefined =>
+  marked ? lv2 : readerFor(name, isFolder);

@@ -8,8 +8,14 @@ describe('a report that was written elsewhere', () => {
       { code: 'turtle-broken', path: '/a.lv2/manifest.ttl', line: 4, detail: 'expected a dot' },
       { code: 'folder-missing', path: '/gone' },
     ];
-    const report = scanReport({ folders: ['/'], builds: [], faults }, { name: 'Wagon', system: 'linux' }, new Date(0));
+    const lookedAt = { found: 0, problems: 2, leftOut: [{ path: '/b.so', reason: 'no-plugin' as const }] };
+    const report = scanReport(
+      { folders: ['/'], builds: [], faults, lookedAt },
+      { name: 'Wagon', system: 'linux' },
+      new Date(0),
+    );
     expect(faultsOfReport(report)).toEqual(faults);
+    expect(report.lookedAt).toEqual(lookedAt);
   });
 
   it('tells a fault that this version does not know in the words of the report', () => {

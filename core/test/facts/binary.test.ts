@@ -7,46 +7,67 @@ import { MACH_O, MemoryPlace } from '../memory-place';
 const at = (bytes: Uint8Array) => (offset: number, length: number) =>
   Promise.resolve(bytes.subarray(offset, offset + length));
 
-/** An ELF file with the given symbols in .dynsym: defined ones, and ones it only asks for. System V ABI, chapters 4 and 5. */
+/**
+ * An ELF file as the loader sees it: one segment of the whole file, and a dynamic one that leads to symbols, names and the hash table that counts them.
+ * It has no sections. System V ABI, chapter 5.
+ */
 function elf(wanted: {
   wide: boolean;
   little: boolean;
   machine: number;
   defined: string[];
   asked?: string[];
+  interpreter?: boolean;
 }): Uint8Array {
-  const { wide, little, machine, defined, asked = [] } = wanted;
+  const { wide, little, machine, defined, asked = [], interpreter = false } = wanted;
   const bytes = new Uint8Array(4096);
   const view = new DataView(bytes.buffer);
   bytes.set([0x7f, 0x45, 0x4c, 0x46, wide ? 2 : 1, little ? 1 : 2, 1]);
   const u16 = (offset: number, value: number): void => view.setUint16(offset, value, little);
+  const u32 = (offset: number, value: number): void => view.setUint32(offset, value, little);
   const word = (offset: number, value: number): void => {
     if (wide) view.setBigUint64(offset, BigInt(value), little);
-    else view.setUint32(offset, value, little);
+    else u32(offset, value);
   };
-  const [sections, symbols, strings] = [1024, 2048, 3072];
-  const [sectionSize, symbolSize] = wide ? [64, 24] : [40, 16];
+  // Addresses in memory are not offsets in the file.
+  const base = 0x10000;
+  const [segments, dynamic, hash, symbols, strings] = [512, 1024, 1536, 2048, 3072];
+  const [segmentSize, symbolSize, tagSize] = wide ? [56, 24, 16] : [32, 16, 8];
   u16(18, machine);
-  word(wide ? 40 : 32, sections);
-  u16(wide ? 58 : 46, sectionSize);
-  u16(wide ? 60 : 48, 3);
-  const section = (index: number, type: number, offset: number, size: number, link: number): void => {
-    const start = sections + index * sectionSize;
-    view.setUint32(start + 4, type, little);
-    word(start + (wide ? 24 : 16), offset);
-    word(start + (wide ? 32 : 20), size);
-    view.setUint32(start + (wide ? 40 : 24), link, little);
+  word(wide ? 32 : 28, segments);
+  u16(wide ? 54 : 42, segmentSize);
+  u16(wide ? 56 : 44, interpreter ? 3 : 2);
+  const segment = (index: number, kind: number, offset: number, size: number): void => {
+    const start = segments + index * segmentSize;
+    u32(start, kind);
+    word(start + (wide ? 8 : 4), offset);
+    word(start + (wide ? 16 : 8), base + offset);
+    word(start + (wide ? 32 : 16), size);
   };
+  segment(0, 1, 0, bytes.length);
+  segment(1, 2, dynamic, 5 * tagSize);
+  if (interpreter) segment(2, 3, 16, 16);
   let name = 1;
-  [...defined, ...asked].forEach((symbol, index) => {
+  const all = [...defined, ...asked];
+  all.forEach((symbol, index) => {
     const start = symbols + (index + 1) * symbolSize;
-    view.setUint32(start, name, little);
+    u32(start, name);
     u16(start + (wide ? 6 : 14), index < defined.length ? 1 : 0);
     bytes.set(new TextEncoder().encode(symbol), strings + name);
     name += symbol.length + 1;
   });
-  section(1, 11, symbols, (defined.length + asked.length + 1) * symbolSize, 2);
-  section(2, 3, strings, name, 0);
+  const tags: [number, number][] = [
+    [4, base + hash],
+    [5, base + strings],
+    [6, base + symbols],
+    [10, name],
+  ];
+  tags.forEach(([tag, value], index) => {
+    word(dynamic + index * tagSize, tag);
+    word(dynamic + index * tagSize + tagSize / 2, value);
+  });
+  u32(hash, 1);
+  u32(hash + 4, all.length + 1);
   return bytes;
 }
 
@@ -81,10 +102,25 @@ describe('ELF', () => {
     expect(builds).toMatchObject([{ format, name: 'toy', architectures: ['x86-64'], sources: { name: 'file name' } }]);
   });
 
-  it.each(['main', 'lv2_descriptor', 'nothing_known'])('a library with only %s is no plugin', async (entry) => {
-    // "main" tells VST2 only in a Windows library; an LV2 library belongs to its bundle.
+  it.each(['lv2_descriptor', 'nothing_known'])('a library with only %s is no plugin', async (entry) => {
+    // An LV2 library belongs to its bundle.
     const file = elf({ wide: true, little: true, machine: 0x3e, defined: [entry] });
     expect(await readBinaryFile(new MemoryPlace('/p/toy.so', { '': file }), null)).toEqual({ builds: [], faults: [] });
+  });
+
+  it('a library with only "main" may be a VST2 plugin, a program with one is none (common practice)', async () => {
+    const read = (path: string, interpreter: boolean) => {
+      const file = elf({ wide: true, little: true, machine: 0x3e, defined: ['main'], interpreter });
+      return readBinaryFile(new MemoryPlace(path, { '': file }), null);
+    };
+    expect(await read('/p/toy.so', false)).toMatchObject({
+      builds: [{ format: 'VST2', name: 'toy' }],
+      unsure: { keptUnasked: false },
+      askable: [{ path: '/p/toy.so', kind: 'elf' }],
+    });
+    for (const folder of ['vst', '.vst', 'lxvst', 'VSTPlugins', 'vst2'])
+      expect(await read(`/home/ada/${folder}/copper/toy.so`, false)).toMatchObject({ unsure: { keptUnasked: true } });
+    expect(await read('/p/toy.so', true)).toEqual({ builds: [], faults: [] });
   });
 });
 

@@ -1,14 +1,13 @@
 /** The process that loads plugins. One question after the other until the pipe closes; whatever a plugin does here, it does to this process alone. */
 import { readdirSync, readFileSync, readSync, writeSync } from 'node:fs';
 import koffi from 'koffi';
-import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
 import { askClap } from './ask-clap.js';
 import { askLadspa } from './ask-ladspa.js';
 import { askVst2 } from './ask-vst2.js';
 import { askVst3 } from './ask-vst3.js';
 import type { Message, Question } from './messages.js';
 import { ANSWERS, QUESTIONS } from './messages.js';
-import { openLibrary, preloadCommonLibraries } from './native.js';
+import { type Answered, openLibrary, preloadCommonLibraries } from './native.js';
 
 // linux/prctl.h
 const SUBREAPER = 36; // PR_SET_CHILD_SUBREAPER: orphans of a plugin come to this process.
@@ -19,19 +18,19 @@ const getpid = libc.func('int getpid()') as () => number;
 const exitNow = libc.func('void _exit(int code)') as (code: number) => void;
 const ownPid = getpid();
 
-function ask({ format, binary, place }: Question): AskedPlugin[] {
+function ask({ format, binary, place }: Question): Answered {
   const library = openLibrary(binary);
   switch (format) {
     case 'LADSPA':
-      return askLadspa(library);
+      return { plugins: askLadspa(library) };
     case 'CLAP':
       return askClap(library, place);
     case 'VST3':
       return askVst3(library);
     case 'VST2':
-      return askVst2(library);
+      return { plugins: askVst2(library) };
     default:
-      return [];
+      return { plugins: [] };
   }
 }
 
@@ -82,16 +81,29 @@ function startedProcesses(): number[] {
 }
 
 function answer(question: Question): void {
-  let plugins: AskedPlugin[] = [];
-  let refused: string | undefined;
+  const { number } = question;
+  const { value, ...how } = tried(() => ask(question));
+  const { plugins = [], ports } = value ?? {};
+  const portsFollow = ports !== undefined && plugins.length > 0;
+  say({ number, plugins, ...how, ...(portsFollow ? { portsFollow } : {}) });
+  if (!portsFollow) return;
+  const { value: told = [], ...afterwards } = tried(ports);
+  say({ number, ports: told, ...afterwards });
+}
+
+/** Does what runs a plugin's code: what it brought, the processes that were started and are ended, and why it could not be done. */
+function tried<T>(work: () => T): { value?: T; started: number; refused?: string } {
   try {
-    plugins = ask(question);
+    const value = work();
+    return { value, started: leftBehind() };
   } catch (error) {
-    refused = error instanceof Error ? error.message : String(error);
+    return { started: leftBehind(), refused: error instanceof Error ? error.message : String(error) };
   }
+}
+
+function leftBehind(): number {
   if (getpid() !== ownPid) exitNow(0);
-  const started = endStartedProcesses();
-  say({ number: question.number, plugins, started, ...(refused === undefined ? {} : { refused }) });
+  return endStartedProcesses();
 }
 
 function* questions(): Generator<Question> {

@@ -1,6 +1,7 @@
 import koffi from 'koffi';
 import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
-import type { Address } from './native.js';
+import type { Address, Answered } from './native.js';
+import { askClapPorts } from './ask-clap-ports.js';
 import { callAt, clean, pointerAt, Refused, symbolOf } from './native.js';
 
 // CLAP 1.x, clap/entry.h, clap/factory/plugin-factory.h, clap/plugin.h. Memory.
@@ -23,6 +24,8 @@ const GET_FACTORY = koffi.proto('void *clap_get_factory(const char *id)');
 const COUNT = koffi.proto('uint32_t clap_count(void *factory)');
 const DESCRIBE = koffi.proto('void *clap_describe(void *factory, uint32_t index)');
 const MOST_FEATURES = 100;
+// No library holds as many.
+const MOST = 4096;
 
 interface Descriptor {
   id: string | null;
@@ -33,15 +36,15 @@ interface Descriptor {
   features: Address;
 }
 
-/** Asks a CLAP for its plugins. `path` is the bundle or file, as the entry wants it. Throws Refused when it does not want to start. */
-export function askClap(library: Address, path: string): AskedPlugin[] {
+/** Asks a CLAP for its plugins, and then for their ports. `path` is the bundle or file, as the entry wants it. Throws Refused when it does not want to start. */
+export function askClap(library: Address, path: string): Answered {
   const address = symbolOf(library, 'clap_entry');
-  if (address === null) return [];
+  if (address === null) return { plugins: [] };
   const entry = koffi.decode(address, PLUGIN_ENTRY) as { init: Address; get_factory: Address };
   if (callAt(entry.init, INIT, path) !== true) throw new Refused('its init() answered no');
   const factory = callAt(entry.get_factory, GET_FACTORY, 'clap.plugin-factory') as Address;
-  if (factory === null) return [];
-  const count = callAt(pointerAt(factory), COUNT, factory) as number;
+  if (factory === null) return { plugins: [] };
+  const count = Math.min(callAt(pointerAt(factory), COUNT, factory) as number, MOST);
   const found: AskedPlugin[] = [];
   for (let index = 0; index < count; index++) {
     const described = callAt(pointerAt(factory, 8), DESCRIBE, factory, index) as Address;
@@ -59,7 +62,7 @@ export function askClap(library: Address, path: string): AskedPlugin[] {
       midiInput: features.includes('instrument') || features.includes('note-effect') ? true : null,
     });
   }
-  return found;
+  return { plugins: found, ports: () => askClapPorts(factory, found) };
 }
 
 function featuresAt(list: Address): string[] {

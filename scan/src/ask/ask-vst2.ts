@@ -39,10 +39,21 @@ interface Effect {
 }
 const MAGIC = 0x56737450; // "VstP"
 const IS_SYNTH = 1 << 8;
-const ASK = { open: 0, category: 35, name: 45, vendor: 47, product: 48, version: 49, canDo: 51, nextInShell: 70 };
+const ASK = {
+  open: 0,
+  programName: 29,
+  category: 35,
+  name: 45,
+  vendor: 47,
+  product: 48,
+  version: 49,
+  canDo: 51,
+  nextInShell: 70,
+};
 const SHELL = VST2_CATEGORIES.indexOf('shell');
 const FIELD_BYTES = 512;
 const MOST = 4096;
+const MOST_PROGRAMS = 1024;
 
 const DISPATCH = koffi.proto(
   'intptr_t vst2_dispatch(void *effect, int32_t opcode, int32_t index, intptr_t value, _Inout_ uint8_t *text, float option)',
@@ -63,25 +74,34 @@ const host = koffi.register((_effect: Address, opcode: number) => {
 
 /** Asks a VST2 library for its plugin, or for those of a shell. Throws Refused when it does not want to start. */
 export function askVst2(library: Address): AskedPlugin[] {
-  const entry = symbolOf(library, 'VSTPluginMain') ?? symbolOf(library, 'main');
+  const newer = symbolOf(library, 'VSTPluginMain');
+  const isOlder = newer === null;
+  const entry = newer ?? symbolOf(library, 'main');
   if (entry === null) return [];
   wanted = 0;
-  const first = new Instance(start(entry));
+  const effect = start(entry);
+  // Any library may export a "main": only the answer tells whether that is a plugin's.
+  if (effect === null && isOlder) return [];
+  if (effect === null) throw new Refused('its VSTPluginMain() gave no VST2 plugin');
+  const first = new Instance(effect);
   if (first.category() !== SHELL) return [first.describe()];
   const listed: { id: number; name: string | null }[] = [];
   for (let id = first.nextInShell(); id.id !== 0 && listed.length < MOST; id = first.nextInShell()) listed.push(id);
   return listed.map(({ id, name }) => {
     wanted = id;
-    const one = new Instance(start(entry)).describe();
+    const started = start(entry);
+    // The shell lists it and does not bring it: then its name is all that is known.
+    if (started === null) return { identifier: hex(id), name };
+    const one = new Instance(started).describe();
     return { ...one, identifier: hex(id), name: name ?? one.name ?? null };
   });
 }
 
+/** A plugin's block by its entry; null when it gives none, or one without the magic word. */
 function start(entry: Address): Address {
   const effect = callAt(entry, MAIN, host) as Address;
-  if (effect === null) throw new Refused('its VSTPluginMain() gave nothing');
-  if ((koffi.decode(effect, EFFECT) as Effect).magic !== MAGIC) throw new Refused('it is no VST2 plugin after all');
-  return effect;
+  if (effect === null) return null;
+  return (koffi.decode(effect, EFFECT) as Effect).magic === MAGIC ? effect : null;
 }
 
 class Instance {
@@ -105,10 +125,13 @@ class Instance {
     const isSynth = (this.block.flags & IS_SYNTH) !== 0;
     const category = VST2_CATEGORIES[this.category()] ?? 'unknown';
     const takesNotes = isSynth || this.ask(ASK.canDo, 'receiveVstMidiEvent').value > 0;
+    const product = this.ask(ASK.product).text;
     const version = this.ask(ASK.version).value || this.block.version;
     return {
       identifier: hex(this.block.uniqueID),
-      name: this.ask(ASK.name).text ?? this.ask(ASK.product).text,
+      name: this.ask(ASK.name).text ?? product,
+      product,
+      programs: this.programs(),
       vendor: this.ask(ASK.vendor).text,
       version: version === 0 ? null : versionText(version),
       declaredTypes: isSynth ? ['synth'] : category === 'unknown' ? [] : [category],
@@ -118,10 +141,19 @@ class Instance {
     };
   }
 
-  private ask(opcode: number, text = ''): { value: number; text: string | null } {
+  /** The names of its programs; those without one are left out. */
+  private programs(): string[] {
+    const count = Math.min(Math.max(0, this.block.numPrograms), MOST_PROGRAMS);
+    if (count < 2) return [];
+    return Array.from({ length: count }, (_, index) => this.ask(ASK.programName, '', index).text).filter(
+      (name) => name !== null,
+    );
+  }
+
+  private ask(opcode: number, text = '', index = 0): { value: number; text: string | null } {
     const bytes = Buffer.alloc(FIELD_BYTES);
     bytes.write(text);
-    const value = Number(callAt(this.block.dispatcher, DISPATCH, this.effect, opcode, 0, 0, bytes, 0));
+    const value = Number(callAt(this.block.dispatcher, DISPATCH, this.effect, opcode, index, 0, bytes, 0));
     return { value, text: fieldText(bytes) };
   }
 }

@@ -1,7 +1,8 @@
 import koffi from 'koffi';
 import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
-import type { Address } from './native.js';
-import { callAt, fieldText, pointerAt, Refused, symbolOf } from './native.js';
+import type { Address, Answered } from './native.js';
+import { callAt, fieldText, method, Refused, symbolOf } from './native.js';
+import { askVst3Ports } from './ask-vst3-ports.js';
 
 // VST3 interface headers, ipluginbase.h: the order of the functions and the fields' lengths. Interface ids from memory.
 const FACTORY2 = Buffer.from('0007B650F24B4C0BA464EDB9F00B2ABB', 'hex');
@@ -17,13 +18,13 @@ const FILL = koffi.proto('int32_t vst3_factory_info(void *self, _Out_ uint8_t *i
 const COUNT = koffi.proto('int32_t vst3_count(void *self)');
 const CLASS_INFO = koffi.proto('int32_t vst3_class_info(void *self, int32_t index, _Out_ uint8_t *info)');
 
-/** The n-th function of an object: its first pointer leads to the table of them. */
-const method = (object: Address, index: number): Address => pointerAt(pointerAt(object), index * 8);
+// No module holds as many classes.
+const MOST = 4096;
 
-/** Asks a VST3 module for its classes. Throws Refused when the module does not want to start. Ports are not asked: that would start a plugin. */
-export function askVst3(library: Address): AskedPlugin[] {
+/** Asks a VST3 module for its classes, and then for their ports. Throws Refused when the module does not want to start. */
+export function askVst3(library: Address): Answered {
   const getFactory = symbolOf(library, 'GetPluginFactory');
-  if (getFactory === null) return [];
+  if (getFactory === null) return { plugins: [] };
   const entry = symbolOf(library, process.platform === 'darwin' ? 'bundleEntry' : 'ModuleEntry');
   if (entry !== null && callAt(entry, MODULE_ENTRY, library) !== true)
     throw new Refused('its ModuleEntry() answered no');
@@ -36,11 +37,12 @@ export function askVst3(library: Address): AskedPlugin[] {
   const second = callAt(method(factory, 0), QUERY, factory, FACTORY2, found) === OK ? found.readBigUInt64LE() : 0n;
   const object = second === 0n ? factory : second;
   const count = callAt(method(object, 4), COUNT, object) as number;
-  return Array.from({ length: Math.max(0, count) }, (_, index) => {
+  const plugins = Array.from({ length: Math.min(Math.max(0, count), MOST) }, (_, index) => {
     const bytes = Buffer.alloc(second === 0n ? CLASS_BYTES : CLASS2_BYTES);
     const answer = callAt(method(object, second === 0n ? 5 : 7), CLASS_INFO, object, index, bytes);
     return answer === OK ? classOf(bytes, factoryVendor) : null;
   }).filter((one) => one !== null);
+  return { plugins, ports: () => askVst3Ports(factory, plugins) };
 }
 
 function classOf(bytes: Buffer, factoryVendor: string | null): AskedPlugin | null {

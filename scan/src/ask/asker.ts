@@ -1,11 +1,11 @@
 import { availableParallelism } from 'node:os';
 import pLimit from 'p-limit';
-import type { Answer } from '@clever-drawer/core/facts/asked';
+import { withPorts, type Answer } from '@clever-drawer/core/facts/asked';
 import type { Fault, FaultCode } from '@clever-drawer/core/facts/fault';
 import type { Architecture, Format } from '@clever-drawer/core/facts/format';
 import type { Askable } from '@clever-drawer/core/facts/place';
 import { ownProgram } from '../own-program.js';
-import type { AskLimits, Ending } from './asking-process.js';
+import type { AskLimits, Ending, Failure } from './asking-process.js';
 import { AskingProcess } from './asking-process.js';
 
 export const STANDARD_LIMITS: AskLimits = { seconds: 10, megabytes: 1024, printed: 1_000_000 };
@@ -23,7 +23,7 @@ const PROCESSORS: Readonly<Partial<Record<NodeJS.Architecture, Architecture>>> =
 const FILES_A_PROCESS = 50;
 const AT_ONCE = Math.min(4, availableParallelism());
 
-const FAULTS: Readonly<Record<Exclude<Ending['how'], 'answered'>, FaultCode>> = {
+const FAULTS: Readonly<Record<Failure['how'], FaultCode>> = {
   crashed: 'asked-crashed',
   exited: 'asked-exited',
   hung: 'asked-hung',
@@ -96,7 +96,12 @@ function answerOf(path: string, ending: Ending, printed: string | null): Answer 
   const { plugins, started, refused } = ending.message;
   if (refused !== undefined)
     return { state: 'failed', fault: { code: 'asked-refused', path, detail: refused }, printed };
-  const fault: Fault | null =
-    started === 0 ? null : { code: 'asked-forked', path, detail: started === 1 ? 'one' : String(started) };
-  return { state: 'asked', plugins, printed, fault };
+  const { ports } = ending;
+  const told = ports !== null && 'ports' in ports ? ports : null;
+  const all = started + (told?.started ?? 0);
+  const forked: Fault | null =
+    all === 0 ? null : { code: 'asked-forked', path, detail: all === 1 ? 'one' : String(all) };
+  const untold = ports === null ? undefined : 'ports' in ports ? ports.refused : `${ports.how}, ${ports.detail}`;
+  const fault: Fault | null = untold === undefined ? forked : { code: 'ports-untold', path, detail: untold };
+  return { state: 'asked', plugins: withPorts(plugins, told?.ports ?? []), printed, fault };
 }

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { createInterface } from 'node:readline';
 import type { Readable, Writable } from 'node:stream';
-import type { Message, Question } from './messages.js';
+import type { Message, PluginsMessage, PortsMessage, Question } from './messages.js';
 import { ANSWERS, QUESTIONS } from './messages.js';
 
 /** How long and how large a plugin may be while it is asked. */
@@ -16,8 +16,19 @@ export interface AskLimits {
 
 /** How one question ended: with an answer, or with the end of the process. */
 export type Ending =
-  | { readonly how: 'answered'; readonly message: Extract<Message, { number: number }> }
-  | { readonly how: 'crashed' | 'exited' | 'hung' | 'flooded' | 'too-large'; readonly detail: string };
+  | {
+      readonly how: 'answered';
+      readonly message: PluginsMessage;
+      /** What came of the second question, about ports; null where there is none. */
+      readonly ports: PortsMessage | Failure | null;
+    }
+  | Failure;
+
+/** The end of the process in place of an answer. */
+export interface Failure {
+  readonly how: 'crashed' | 'exited' | 'hung' | 'flooded' | 'too-large';
+  readonly detail: string;
+}
 
 const STARTS_IN_MS = 30_000;
 const LOOK_MS = 100;
@@ -28,11 +39,16 @@ const KEPT_BYTES = 2000;
 export class AskingProcess {
   private readonly child: ChildProcess;
   private readonly ready: Promise<void>;
-  private waiting: { number: number; end: (ending: Ending) => void } | null = null;
+  private waiting: {
+    number: number;
+    first: PluginsMessage | null;
+    end: (ending: Ending) => void;
+    more: () => void;
+  } | null = null;
   private printedBytes = 0;
   private printedText = '';
   private ended = false;
-  private killedFor: Exclude<Ending, { how: 'answered' }> | null = null;
+  private killedFor: Failure | null = null;
 
   constructor(
     program: string,
@@ -62,9 +78,9 @@ export class AskingProcess {
       if ('ready' in message) {
         clearTimeout(starting);
         isReady();
-      } else if (message.number === this.waiting?.number) this.finish({ how: 'answered', message });
+      } else if (message.number === this.waiting?.number) this.answered(message);
     });
-    const gone = (ending: Ending): void => {
+    const gone = (ending: Failure): void => {
       clearTimeout(starting);
       this.ended = true;
       failed(new Error('the asking process ended'));
@@ -95,12 +111,15 @@ export class AskingProcess {
     const ending = await new Promise<Ending>((end) => {
       const { seconds, megabytes } = this.limits;
       const late = setTimeout(() => this.kill({ how: 'hung', detail: `${String(seconds)} seconds` }), seconds * 1000);
+      const more = (): void => void late.refresh();
       const look = setInterval(() => {
         if (residentMegabytes(this.child.pid) > megabytes)
           this.kill({ how: 'too-large', detail: `${String(megabytes)} MB` });
       }, LOOK_MS);
       this.waiting = {
         number: question.number,
+        first: null,
+        more,
         end: (how) => {
           clearTimeout(late);
           clearInterval(look);
@@ -130,7 +149,18 @@ export class AskingProcess {
       this.kill({ how: 'flooded', detail: `more than ${String(Math.round(this.limits.printed / 1e6))} MB` });
   }
 
-  private kill(why: Exclude<Ending, { how: 'answered' }>): void {
+  private answered(message: PluginsMessage | PortsMessage): void {
+    const { waiting } = this;
+    if (waiting === null) return;
+    if ('ports' in message) {
+      if (waiting.first !== null) this.conclude({ how: 'answered', message: waiting.first, ports: message });
+    } else if (message.portsFollow === true) {
+      waiting.first = message;
+      waiting.more();
+    } else this.conclude({ how: 'answered', message, ports: null });
+  }
+
+  private kill(why: Failure): void {
     this.killedFor ??= why;
     this.killGroup();
   }
@@ -144,7 +174,13 @@ export class AskingProcess {
     }
   }
 
-  private finish(ending: Ending): void {
+  /** The process has ended. What was answered before is kept. */
+  private finish(failure: Failure): void {
+    const first = this.waiting?.first ?? null;
+    this.conclude(first === null ? failure : { how: 'answered', message: first, ports: failure });
+  }
+
+  private conclude(ending: Ending): void {
     const { waiting } = this;
     this.waiting = null;
     waiting?.end(ending);

@@ -1,4 +1,4 @@
-import type { AskedPlugin } from '@clever-drawer/core/facts/asked';
+import type { AskedPlugin, AskedPorts } from '@clever-drawer/core/facts/asked';
 import type { Format } from '@clever-drawer/core/facts/format';
 
 /** What the asking process is told, a line of JSON each: load this file, and ask it in the way of its format. */
@@ -21,7 +21,20 @@ export type Message =
       readonly started: number;
       /** Why the file could not be asked, in the system's words. */
       readonly refused?: string;
+      /** The ports of these plugins are asked next, and told in a message of their own: should that end the process, this much is known. */
+      readonly portsFollow?: true;
+    }
+  | {
+      readonly number: number;
+      readonly ports: readonly AskedPorts[];
+      readonly started: number;
+      readonly refused?: string;
     };
+
+/** The first answer to a question. */
+export type PluginsMessage = Extract<Message, { plugins: unknown }>;
+/** The second one, where it follows. */
+export type PortsMessage = Extract<Message, { ports: unknown }>;
 
 /** The pipes between the two, as the asking process knows them. Standard output and error belong to the plugin. */
 export const ANSWERS = 3;

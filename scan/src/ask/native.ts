@@ -1,4 +1,5 @@
 import koffi, { type TypeObject } from 'koffi';
+import type { AskedPlugin, AskedPorts } from '@clever-drawer/core/facts/asked';
 
 /** An address in the process; 0 or null is none. */
 export type Address = bigint | null;
@@ -40,6 +41,15 @@ export const callAt = (address: Address, prototype: TypeObject, ...values: unkno
 
 /** The pointer stored at an address. */
 export const pointerAt = (address: Address, offset = 0): Address => koffi.decode(address, offset, 'void *') as Address;
+
+/** The n-th function of an object: its first pointer leads to the table of them. */
+export const method = (object: Address, index: number): Address => pointerAt(pointerAt(object), index * 8);
+
+/** What a library answered; `ports` asks its plugins for theirs, which starts them, and so comes second. */
+export interface Answered {
+  readonly plugins: readonly AskedPlugin[];
+  readonly ports?: () => AskedPorts[];
+}
 
 /** The text up to the first zero in a field of fixed length, trimmed; null for none. */
 export function fieldText(bytes: Uint8Array): string | null {

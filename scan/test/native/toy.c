@@ -63,7 +63,40 @@ static const char *const FEATURES[] = {"instrument", "synthesizer", "stereo", NU
 static const descriptor_t TOY = {{1, 2, 0}, "example.cuht.lantern", "Lantern", "Copperhat", "", "", "", "1.4.2", "A synth of paper lanterns.", FEATURES};
 static uint32_t count(const void *self) { (void)self; return 1; }
 static const descriptor_t *describe(const void *self, uint32_t index) { (void)self; misbehave(); return index == 0 ? &TOY : NULL; }
-static const factory_t FACTORY = {count, describe, NULL};
+/* Ports: a stereo input, a mono one that only steers, a stereo output; takes notes. ext/audio-ports.h, ext/note-ports.h (memory). */
+typedef struct { uint32_t id; char name[256]; uint32_t flags, channel_count; const char *port_type; uint32_t in_place_pair; } port_t;
+typedef struct { uint32_t (*count)(const void *, _Bool); _Bool (*get)(const void *, uint32_t, _Bool, port_t *); } ports_t;
+typedef struct { version_t version; void *data; const char *name, *vendor, *url, *own_version; const void *(*extension)(const void *, const char *); } host_t;
+typedef struct plugin { const descriptor_t *about; void *data; _Bool (*init)(const void *); void (*destroy)(const void *); void *unused[6]; const void *(*extension)(const void *, const char *); void (*main_thread)(const void *); } plugin_t;
+static uint32_t audio_count(const void *self, _Bool in) { (void)self; return in ? 2 : 1; }
+static _Bool audio_get(const void *self, uint32_t index, _Bool in, port_t *out) {
+  (void)self;
+  memset(out, 0, sizeof *out);
+  out->flags = index == 0, out->channel_count = in && index == 1 ? 1 : 2;
+  return 1;
+}
+static uint32_t note_count(const void *self, _Bool in) { (void)self; return in ? 1 : 0; }
+static const ports_t AUDIO = {audio_count, audio_get}, NOTES = {note_count, NULL};
+static const void *extension(const void *self, const char *id) {
+  (void)self;
+  return strcmp(id, "clap.audio-ports") == 0 ? &AUDIO : strcmp(id, "clap.note-ports") == 0 ? &NOTES : NULL;
+}
+static _Bool start(const void *self) {
+  (void)self;
+#ifdef PORTS_CRASH
+  raise(SIGSEGV);
+#elif defined PORTS_HANG
+  for (;;) pause();
+#endif
+  return 1;
+}
+static void destroy(const void *self) { (void)self; }
+static const plugin_t PLUGIN = {&TOY, NULL, start, destroy, {NULL}, extension, NULL};
+static const void *create(const void *self, const host_t *host, const char *id) {
+  (void)self;
+  return host->name != NULL && host->extension(host, "clap.log") == NULL && strcmp(id, TOY.id) == 0 ? &PLUGIN : NULL;
+}
+static const factory_t FACTORY = {count, describe, (const void *(*)(const void *, const void *, const char *))create};
 static _Bool init(const char *path) {
   /* The path of the bundle, not of anything else. */
 #ifdef REFUSES
@@ -96,6 +129,8 @@ static intptr_t dispatch(effect_t *self, int32_t opcode, int32_t index, intptr_t
   switch (opcode) {
   case 0: misbehave(); return 0;
   case 35: return self->unique_id == 0x5368656c ? 10 : 1;
+  case 29: strcpy(text, index == 0 ? "Northerly" : index == 1 ? "" : "Doldrums"); return 1;
+  case 48: strcpy(text, "Weathercock of the Puppet Wagon"); return 1;
   case 45: strcpy(text, self->unique_id == 0x5368656c ? "Noises Shell" : "Weathercock"); return 1;
   case 47: strcpy(text, "Copperhat"); return 1;
   case 49: return 1230;
@@ -104,9 +139,14 @@ static intptr_t dispatch(effect_t *self, int32_t opcode, int32_t index, intptr_t
   default: return 0;
   }
 }
+#ifdef OLDER
+#define VSTPluginMain main_entry
+effect_t *main_entry(host_t host) __asm__("main");
+#endif
 effect_t *VSTPluginMain(host_t host) {
   if (host(NULL, 1, 0, 0, NULL, 0) < 2400) return NULL;
   effect_t *made = calloc(1, sizeof *made);
+  made->programs = 3;
   made->magic = 0x56737450, made->dispatch = dispatch, made->inputs = 2, made->outputs = 2, made->unique_id = 0x57746863;
 #ifdef SHELL
   made->unique_id = (int32_t)host(made, 2, 0, 0, NULL, 0);
@@ -146,7 +186,43 @@ static int32_t class1(void *self, int32_t index, void *out) {
   memcpy(out, &whole, 16 + 4 + 32 + 64);
   return 0;
 }
-static void *TABLE[] = {query, hold, hold, factory_info, count, class1, NULL, class2};
+/* Buses: a stereo input, a mono one that only steers, a stereo output; takes notes. ivstcomponent.h. */
+typedef struct { int32_t media, direction, channels; uint16_t name[128]; int32_t type; uint32_t flags; } bus_t;
+static int32_t initialize(void *self, void *host) {
+  (void)self;
+#ifdef PORTS_CRASH
+  raise(SIGSEGV);
+#elif defined PORTS_HANG
+  for (;;) pause();
+#endif
+  /* A host that can't tell its name is none: IHostApplication, found by its id. */
+  static const uint8_t APPLICATION[16] = {0x58, 0xE5, 0x95, 0xCC, 0xDB, 0x2D, 0x49, 0x69, 0x8B, 0x6A, 0xAF, 0x8C, 0x36, 0xA6, 0x64, 0xE5};
+  void *application = NULL;
+  uint16_t name[128] = {0};
+  if (host == NULL || (*(int32_t (***)(void *, const uint8_t *, void **))host)[0](host, APPLICATION, &application) != 0) return 1;
+  return (*(int32_t (***)(void *, uint16_t *))application)[3](application, name) != 0 || name[0] == 0;
+}
+static int32_t ended(void *self) { (void)self; return 0; }
+static int32_t bus_count(void *self, int32_t media, int32_t direction) {
+  (void)self;
+  return media == 0 ? (direction == 0 ? 2 : 1) : direction == 0;
+}
+static int32_t bus_info(void *self, int32_t media, int32_t direction, int32_t index, bus_t *out) {
+  (void)self, (void)media;
+  memset(out, 0, sizeof *out);
+  out->channels = direction == 0 && index == 1 ? 1 : 2, out->type = index;
+  return 0;
+}
+static void *COMPONENT_TABLE[] = {query, hold, hold, initialize, ended, NULL, NULL, bus_count, bus_info};
+static void *COMPONENT[] = {COMPONENT_TABLE};
+static int32_t create(void *self, const uint8_t *cid, const uint8_t *id, void **out) {
+  (void)self;
+  static const uint8_t WANTED[16] = {0xE8, 0x31, 0xFF, 0x31, 0xF2, 0xD5, 0x43, 0x01, 0x92, 0x8E, 0xBB, 0xEE, 0x25, 0x69, 0x78, 0x02};
+  /* The second class can't be made. */
+  if (cid[0] == 0x12 || memcmp(id, WANTED, 16) != 0) return *out = NULL, -1;
+  return *out = COMPONENT, 0;
+}
+static void *TABLE[] = {query, hold, hold, factory_info, count, class1, create, class2};
 static void *FACTORY[] = {TABLE};
 _Bool ModuleEntry(void *handle) { object = handle; return handle != NULL; }
 _Bool ModuleExit(void) { return 1; }

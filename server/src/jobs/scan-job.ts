@@ -31,11 +31,13 @@ export async function runScanJob(
   }, SIGN_ON_MS);
   try {
     const known = job.wish.again === true ? new Map() : await loadPlaces(source.manager, job.computerId);
-    const silent = await source.manager.findBy(FolderRow, { computerId: job.computerId, asks: false });
+    const folders = await source.manager.findBy(FolderRow, { computerId: job.computerId });
+    const silent = folders.filter((folder) => !folder.asks);
     const result = await run(job.folders, {
       onProgress: (now) => (progress = now),
       signal: cancel.signal,
       known,
+      added: folders.map((folder) => folder.path),
       asker,
       mayAsk: (path) => !silent.some((folder) => isBelow(path, folder.path)),
     });

@@ -1,6 +1,7 @@
 import { isAbsolute, resolve } from 'node:path';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
-import { HttpError, notFound } from '../http/http-error.js';
+import { statOf } from '@clever-drawer/scan/stamp';
+import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
 import { loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
@@ -27,6 +28,16 @@ type Keys =
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | 'GET /computers/{computer}/proposed-folders'
   | `GET /computers/{computer}/${'catalogue' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
+
+/** Told when it is added, and not only by the next scan: a slip in the path is seen at once. */
+function checkFolder(path: string): void {
+  const found = statOf(path);
+  if (found === undefined)
+    throw refused(
+      `There is no folder ${path} on this computer. Check the spelling, or connect the disk that it is on first.`,
+    );
+  if (!found.isDirectory()) throw refused(`${path} is a file. Add the folder that it lies in.`);
+}
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
 export function computerHandlers({ source, presentFolders, arrivals, here }: Context): Handlers<Keys> {
@@ -63,6 +74,7 @@ export function computerHandlers({ source, presentFolders, arrivals, here }: Con
           'request-does-not-fit',
           `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
         );
+      checkFolder(resolve(path));
       const id = await addFolder(db, computerId, resolve(path));
       await arrivals.look();
       return { id };

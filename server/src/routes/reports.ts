@@ -10,7 +10,7 @@ import { applyReport } from '../store/report-store.js';
 import type { Context } from './context.js';
 
 const SCHEMA = JSON.parse(
-  readFileSync(new URL('../../../docs/schemas/scan-report-3.schema.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../../docs/schemas/scan-report-4.schema.json', import.meta.url), 'utf8'),
 ) as object;
 // A report of tens of thousands of builds is held to its published schema in a fraction of a second.
 const fits = new Ajv2020({

@@ -4,13 +4,13 @@ import { computerHere } from '../http/here-only.js';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { computerIdOf, isBelow, listFolders } from '../store/computer-store.js';
-import { loadFaults } from '../store/place-store.js';
+import { loadFaults, loadLeftOut } from '../store/place-store.js';
 import { addScan, findScan, findStory, listScans, requestCancel } from '../store/scan-store.js';
 import type { Context } from './context.js';
 
 type Keys =
   | `${'GET' | 'POST'} /computers/{computer}/scans`
-  | `GET /computers/{computer}/${'problems' | 'arrivals'}`
+  | `GET /computers/{computer}/${'problems' | 'left-out' | 'arrivals'}`
   | `GET /scans/{scan}${'' | '/story'}`
   | 'POST /scans/{scan}/cancel';
 
@@ -44,6 +44,8 @@ export function scanHandlers({ source, scans, arrivals, here }: Context): Handle
 
     'GET /computers/{computer}/problems': async ({ path }) =>
       (await loadFaults(db, await computerIdOf(db, path.computer))).map(reportProblem),
+
+    'GET /computers/{computer}/left-out': async ({ path }) => loadLeftOut(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/arrivals': async ({ path }) => arrivals.of(await computerIdOf(db, path.computer)),
 

@@ -45,12 +45,29 @@ export async function findComputer(db: EntityManager, id: unknown, lock = false)
 export const computerIdOf = async (db: EntityManager, id: unknown): Promise<ComputerId> =>
   asId<ComputerId>((await findComputer(db, id)).id);
 
-/** The plugin folders with the number of builds found in each, in the order in which they were added. */
+/**
+ * The plugin folders with the builds found in each, in the order in which they were added. A build that a link in a folder leads to belongs to that
+ * folder as well as to the one that it stands in.
+ */
 export async function listFolders(db: EntityManager, computerId: ComputerId): Promise<FolderView[]> {
+  const below = (path: string): string => `(${path} = f.path OR starts_with(${path}, rtrim(f.path, '/') || '/'))`;
   return db.query<FolderView[]>(
-    `SELECT f.id, f.path, f."lastScannedAt", f.asks, f.watches,
-            (SELECT count(*)::int FROM build b WHERE b."computerId" = f."computerId" AND b.found
-              AND (b.facts->>'path' = f.path OR starts_with(b.facts->>'path', rtrim(f.path, '/') || '/'))) AS builds
+    `WITH standing AS (
+       SELECT id, facts->>'path' AS path FROM build WHERE "computerId" = $1 AND found
+     ), reached AS (
+       SELECT f.id AS folder, b.id AS build FROM folder f JOIN standing b ON ${below('b.path')} WHERE f."computerId" = $1
+       UNION
+       SELECT f.id, b.id FROM folder f JOIN place p ON p."computerId" = $1 AND ${below('p.path')}
+         JOIN standing b ON b.path = p.reading->'leftOut'->>'of'
+       WHERE f."computerId" = $1
+     ), shared AS (
+       SELECT one.folder, other.folder AS also, count(*)::int AS builds
+       FROM reached one JOIN reached other ON other.build = one.build AND other.folder <> one.folder GROUP BY 1, 2
+     )
+     SELECT f.id, f.path, f."lastScannedAt", f.asks, f.watches,
+            (SELECT count(*)::int FROM reached r WHERE r.folder = f.id) AS builds,
+            coalesce((SELECT jsonb_agg(jsonb_build_object('path', g.path, 'builds', s.builds) ORDER BY s.builds DESC, g.path)
+              FROM shared s JOIN folder g ON g.id = s.also WHERE s.folder = f.id), '[]'::jsonb) AS also
      FROM folder f WHERE f."computerId" = $1 ORDER BY f."addedAt", f.path`,
     [computerId],
   );

@@ -1,5 +1,6 @@
 import type { EntityManager } from 'typeorm';
 import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { LeftOutView } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import { jsonForDatabase } from '../database/json.js';
@@ -20,6 +21,30 @@ export async function loadFaults(db: EntityManager, computerId: ComputerId): Pro
     [computerId],
   );
   return rows.flatMap((row) => row.faults);
+}
+
+/** The most entries of what was left out that are sent; more are counted. */
+const MOST_LEFT_OUT = 5000;
+
+/** What of a computer's places was left out, counted by reason, and the first of them by path. */
+export async function loadLeftOut(db: EntityManager, computerId: ComputerId): Promise<LeftOutView> {
+  const isLeftOut = `"computerId" = $1 AND jsonb_array_length(reading->'builds') = 0 AND jsonb_array_length(reading->'faults') = 0
+     AND jsonb_array_length(coalesce(reading->'presets', '[]'::jsonb)) = 0`;
+  const reason = `coalesce(reading->'leftOut'->>'reason', 'no-plugin')`;
+  const counts = await db.query<LeftOutView['counts']>(
+    `SELECT ${reason} AS reason, count(*)::int AS count FROM place WHERE ${isLeftOut} GROUP BY 1 ORDER BY 2 DESC, 1`,
+    [computerId],
+  );
+  const [all] = await db.query<[{ places: number }]>(
+    'SELECT count(*)::int AS places FROM place WHERE "computerId" = $1',
+    [computerId],
+  );
+  const list = await db.query<LeftOutView['list']>(
+    `SELECT path, ${reason} AS reason, reading->'leftOut'->>'of' AS of FROM place WHERE ${isLeftOut}
+     ORDER BY path LIMIT ${String(MOST_LEFT_OUT)}`,
+    [computerId],
+  );
+  return { lookedAt: all.places, counts, list };
 }
 
 // So many rows go into one statement: others get a turn in between.

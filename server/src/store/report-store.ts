@@ -10,7 +10,7 @@ import { BuildRow } from '../database/entities/catalogue.js';
 import { jsonForDatabase } from '../database/json.js';
 import { lockCatalogue } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
-import { faultPlaces, knownBuild, outcomeOf, writeBuilds } from './scan-result-store.js';
+import { faultPlaces, knownBuild, leftOutPlace, outcomeOf, writeBuilds } from './scan-result-store.js';
 import { forgetOldStories } from './scan-store.js';
 import { nextCatalogue } from './studio-store.js';
 
@@ -29,7 +29,8 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const seen = report.plugins.flatMap((plugin) => plugin.builds).map((build) => ({ ...build, pictures: [] }));
   const difference = scanDifference(rows.map(knownBuild), seen, (path) => isCovered(report, path));
   const faults = faultsOfReport(report);
-  const places = faultPlaces(faults, BY_REPORT);
+  const leftOut = report.lookedAt.leftOut.map((one) => leftOutPlace(one, BY_REPORT));
+  const places = [...leftOut, ...faultPlaces(faults, BY_REPORT)];
   const stood = [...before.values()].filter((place) => isCovered(report, place.path));
   const failedBefore = new Set(stood.flatMap((place) => place.reading.faults.map((fault) => fault.path)));
   const story = scanStory(difference, failedBefore, faults, (path) => isCovered(report, path));

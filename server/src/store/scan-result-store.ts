@@ -1,15 +1,18 @@
 import { randomUUID } from 'node:crypto';
+import equal from 'fast-deep-equal';
 import { Not, type EntityManager } from 'typeorm';
 import type { KnownBuild, ScanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanStory, type ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
 import type { Fault } from '@clever-drawer/core/facts/fault';
+import type { LeftOut } from '@clever-drawer/core/facts/left-out';
 import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
 import { withPresets } from '@clever-drawer/scan/attach-presets';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import type { ScanResult } from '@clever-drawer/scan/run-scan';
+import { WALKED, type Stamp } from '@clever-drawer/scan/stamp';
 import { BuildRow } from '../database/entities/catalogue.js';
 import type { ScanWish } from '../database/entities/computer.js';
 import { carryOver } from './carry-over.js';
@@ -34,10 +37,13 @@ export async function applyScan(
   );
   const unwalked = faultPlaces(walkFaults);
   const wasScanned = scannedBy(result, walkFaults, wish);
-  const met = new Map([...result.places, ...unwalked].map((place) => [place.path, place]));
+  const walked = result.walkLeftOut.map((one) => leftOutPlace(one));
+  const newlyWalked = walked.filter((place) => !equal(before.get(place.path), place));
+  const met = new Map([...result.places, ...unwalked, ...walked].map((place) => [place.path, place]));
   const gone = [...before.keys()].filter((path) => wasScanned(path) && !met.has(path));
   const stoodUnwalked = [...before.values()].some((place) => place.stamp.length === 0);
-  if (result.fresh.length === 0 && gone.length === 0 && unwalked.length === 0 && !stoodUnwalked)
+  const isAllKnown = [result.fresh, gone, unwalked, newlyWalked].every((list) => list.length === 0) && !stoodUnwalked;
+  if (isAllKnown)
     return {
       outcome: { ...(await countFound(db, computerId)), ...NOTHING_NEW, unchanged: result.unchanged },
       story: [],
@@ -53,7 +59,7 @@ export async function applyScan(
   const faults = [...after.values()].flatMap((place) => place.reading.faults);
   const story = scanStory(difference, failedBefore, faults, wasScanned);
   const written = await writeBuilds(db, computerId, rows, difference);
-  await writePlaces(db, computerId, [...result.fresh, ...unwalked], gone);
+  await writePlaces(db, computerId, [...result.fresh, ...unwalked, ...newlyWalked], gone);
   // Last, because whoever arranges holds this row for a moment.
   await nextCatalogue(db);
   return { outcome: outcomeOf(written, story, result.unchanged), story };
@@ -125,6 +131,13 @@ export function faultPlaces(faults: readonly Fault[], stamp: readonly string[] =
   for (const fault of faults) byPath.set(fault.path, [...(byPath.get(fault.path) ?? []), fault]);
   return [...byPath].map(([path, own]) => ({ path, stamp, reading: { builds: [], faults: own } }));
 }
+
+/** What was left out without being read, as a place of its own. */
+export const leftOutPlace = ({ path, ...leftOut }: LeftOut, stamp: Stamp = WALKED): PlaceReading => ({
+  path,
+  stamp,
+  reading: { builds: [], faults: [], leftOut },
+});
 
 /** What lies where the scan looked, to its end, and could read: only there can something vanish. After a cancel nothing does. */
 function scannedBy(result: ScanResult, walkFaults: readonly Fault[], wish: ScanWish): (path: string) => boolean {

@@ -13,6 +13,7 @@ export const FACT_WORDS: Readonly<Record<ComparedFact | SourcedFact, string>> = 
   types: 'declared type',
   audioInputs: 'sound inputs',
   audioOutputs: 'sound outputs',
+  sidechainInputs: 'sidechain inputs',
   midiInput: 'takes notes',
   midiOutput: 'sends notes',
   ports: 'inputs and outputs',

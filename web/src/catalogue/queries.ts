@@ -115,6 +115,7 @@ export const keys = {
   catalogue: (id: ComputerId) => ['catalogue', id] as const,
   plugin: (id: ComputerId, plugin: PluginId) => ['plugin', id, plugin] as const,
   problems: (id: ComputerId) => ['problems', id] as const,
+  leftOut: (id: ComputerId) => ['left-out', id] as const,
   arrivals: (id: ComputerId) => ['arrivals', id] as const,
   presets: (id: ComputerId) => ['presets', id] as const,
   vendors: (id: ComputerId) => ['vendors', id] as const,
@@ -156,6 +157,13 @@ export const useProblems = (id: ComputerId) =>
   useQuery({
     queryKey: keys.problems(id),
     queryFn: () => call('GET /computers/{computer}/problems', { path: { computer: id } }),
+  });
+
+/** What scans looked at and left out. */
+export const useLeftOut = (id: ComputerId) =>
+  useQuery({
+    queryKey: keys.leftOut(id),
+    queryFn: () => call('GET /computers/{computer}/left-out', { path: { computer: id } }),
   });
 
 const ARRIVALS_MS = 5000;
@@ -247,6 +255,16 @@ export function countLoadOf(client: QueryClient, computer: ComputerId, id: Plugi
 
 /** What Intake shows of a computer is looked at again: a scan has ended, or a report was brought in. */
 export function lookAtIntake(client: QueryClient, id: ComputerId): void {
-  for (const name of ['folders', 'scans', 'catalogue', 'presets', 'plugin', 'problems', 'arrivals', 'vendors'])
+  for (const name of [
+    'folders',
+    'scans',
+    'catalogue',
+    'presets',
+    'plugin',
+    'problems',
+    'left-out',
+    'arrivals',
+    'vendors',
+  ])
     void client.invalidateQueries({ queryKey: [name, id] });
 }

@@ -50,9 +50,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <bdi>{folder.path}</bdi>
             </div>
             <div className={styles.folderFacts}>
-              <span className="quiet">
-                {folder.lastScannedAt === null ? 'not scanned yet' : `${String(folder.builds)} builds`}
-              </span>
+              <span className="quiet">{folder.lastScannedAt === null ? 'not scanned yet' : buildsInWords(folder)}</span>
               <PlainButton onClick={() => scan.mutate({ folderIds: [folder.id] })} aria-label={`Scan ${folder.path}`}>
                 Scan
               </PlainButton>
@@ -83,6 +81,17 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
       <Proposals />
     </section>
   );
+}
+
+/** "21 builds, all of them also under /usr/lib/lv2": what a link in one folder leads to belongs to both. */
+function buildsInWords({ builds, also }: FolderView): string {
+  const all = `${String(builds)} ${builds === 1 ? 'build' : 'builds'}`;
+  const shared = also.map((other) => {
+    const how =
+      other.builds === builds ? (builds === 1 ? 'also' : 'all of them also') : `${String(other.builds)} of them also`;
+    return `${how} under ${other.path}`;
+  });
+  return [all, ...shared].join(', ');
 }
 
 function AddFolder() {

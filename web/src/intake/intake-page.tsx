@@ -6,6 +6,7 @@ import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { ArrivalNote } from './arrival-note';
 import { FolderList } from './folder-list';
+import { LeftOutPanel } from './left-out-panel';
 import { ElsewherePanel, OtherComputers } from './other-computers';
 import { PreferencePanel } from './preference-panel';
 import { ProblemPanel } from './problem-panel';
@@ -39,6 +40,7 @@ export function IntakePage() {
           {computer.here && <ArrivalNote />}
           <ScanPanel underWay={underWay} last={ended[0] ?? null} hasFolders={folders.data.length > 0} />
           <ProblemPanel busy={underWay.length > 0} />
+          <LeftOutPanel />
           <ScanHistory scans={ended.slice(1)} />
         </div>
       </main>

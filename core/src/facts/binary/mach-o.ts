@@ -32,5 +32,11 @@ export function readMachO(head: Uint8Array): BinaryFacts | null {
     return null;
   }
   const architectures = types.map((type) => CPU_TYPES[type]).filter((found) => found !== undefined);
-  return { kind: 'mach-o', architectures: [...new Set(architectures)], exports: null, versionStrings: {} };
+  return {
+    kind: 'mach-o',
+    architectures: [...new Set(architectures)],
+    isProgram: false,
+    exports: null,
+    versionStrings: {},
+  };
 }

@@ -33,6 +33,7 @@ export async function readPe(head: Uint8Array, readAt: ReadAt): Promise<BinaryFa
   return {
     kind: 'pe',
     architectures: architecture === undefined ? [] : [architecture],
+    isProgram: false,
     exports: await exportedNames(image, header.u32(directories)),
     versionStrings: await versionStrings(image, header.u32(directories + 16)),
   };

@@ -116,10 +116,15 @@ function factLines(build: BuildFacts): [SourcedFact, string][] {
   return lines.filter((line): line is [SourcedFact, string] => line[1] !== null && line[1] !== '');
 }
 
-function portsInWords({ audioInputs, audioOutputs, midiInput, midiOutput }: BuildFacts): string {
+function portsInWords(build: BuildFacts): string {
+  const { audioInputs, audioOutputs, sidechainInputs, controlInputs, controlOutputs, midiInput, midiOutput } = build;
+  const some = (count: number | null, what: string): string => (count ? `${String(count)} ${what}` : '');
   const parts = [
     audioInputs === null ? '' : `${String(audioInputs)} in`,
     audioOutputs === null ? '' : `${String(audioOutputs)} out`,
+    some(sidechainInputs, 'sidechain'),
+    some(controlInputs, 'control voltage in'),
+    some(controlOutputs, 'control voltage out'),
     midiInput === null ? '' : midiInput ? 'takes notes' : 'takes no notes',
     midiOutput === true ? 'sends notes' : '',
   ];
