@@ -112,6 +112,43 @@ test('two plugins are joined, and parted again', async ({ page }) => {
   await expect(row(page, 'Wagon Wheel')).toBeVisible();
 });
 
+test('a correction teaches: the others that say the same word are shown, taken with it, and one undo takes all back', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('sort'));
+  await page.getByRole('searchbox').fill('buttonquay comp');
+  await row(page, 'Buttonquay Comp').click();
+  await page.keyboard.press('c');
+  const box = page.getByRole('dialog');
+  await box.getByLabel('Main type').selectOption('limiter');
+  const others = box.getByRole('group', { name: /say.* “comp” in .* name: limiter too\?$/ });
+  await expect(others).toBeVisible();
+  await accessible(page);
+  const all = others.getByLabel('all of them');
+  const boxes = others.getByRole('checkbox');
+  const count = (await boxes.count()) - (await all.count());
+  if ((await all.count()) === 1) await all.check();
+  else await boxes.first().check();
+  await box.getByRole('button', { name: `Put ${String(count + 1)} plugins right` }).click();
+  await saved(page);
+  await expect(row(page, 'Buttonquay Comp').getByRole('img', { name: 'limiter' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  const undo = page.getByRole('button', { name: new RegExp(`^Undo: put right the type of ${String(count + 1)} plugins`) });
+  await undo.click();
+  await expect(undo).toHaveCount(0);
+  await expect(row(page, 'Buttonquay Comp').getByRole('img', { name: 'compressor' })).toBeVisible();
+});
+
+test('vendors that may be one are proposed with the reason, joined with one click, and undone', async ({ page }) => {
+  await page.goto(own.placeOf('intake'));
+  const proposed = page.getByText('they differ in “Records” alone');
+  await expect(proposed).toBeVisible();
+  await page.getByRole('button', { name: /^Join .* to .*/ }).first().click();
+  await expect(proposed).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: vendor / }).click();
+  await expect(proposed).toBeVisible();
+});
+
 test('another build is preferred, for one plugin and in general', async ({ page }) => {
   await page.goto(await placeOf('intake'));
   await page.getByRole('button', { name: 'AU: up' }).click();

@@ -56,7 +56,47 @@ const WAYS = {
     const [first, ...rest] = wordsIn(name);
     return `${first[0]}${first.slice(1).replace(/[aeiou]/g, '')} ${rest.join(' ')}`;
   },
+  'a name of joined capitals as one word of several': ({ name }) => {
+    const [first, second, ...rest] = wordsIn(name);
+    return rest.length === 0 ? null : `${rest.join(' ')} ${first}${second}`.toLowerCase();
+  },
+  'beginnings of two words together, and another': ({ name }, random) => {
+    const [first, second, ...rest] = wordsIn(name);
+    const some = (word) => word.slice(0, 2 + Math.floor(random() * 2));
+    return rest.length === 0 ? null : `${some(first)}${some(second)} ${rest.join(' ')}`.toLowerCase();
+  },
+  'initials of some words and the whole of another': ({ name }) => {
+    const words = wordsIn(name);
+    return words.length < 4 ? null : `${words[0]} ${initialsOf(words.slice(1, 3).join(' '))} ${words[3]}`.toLowerCase();
+  },
+  'two slips in a long word': ({ name }, random) => {
+    const [first, ...rest] = wordsIn(name);
+    if (first.length < 8) return null;
+    return `${anySlip(anySlip(first.toLowerCase(), random), random)} ${rest.join(' ')}`.toLowerCase();
+  },
+  'a slip in a word joined with its number': ({ name, model }, random) => {
+    if (model === '') return null;
+    const [head, number] = model.split('-');
+    const before = wordsIn(name).at(-3) ?? '';
+    return before.length < 4 ? null : `${wordsIn(name)[0]} ${anySlip(before.toLowerCase(), random)} ${head}${number}`;
+  },
+  'a slip in the vendor beside right words': ({ name, vendor }, random) =>
+    `${wordsIn(name).slice(0, 3).join(' ')} ${anySlip(wordsIn(vendor)[0].toLowerCase(), random)}`,
+  'a word that fits nothing beside words that fit': ({ name }) => `${name} zzqxy`.toLowerCase(),
 };
+
+/** A letter wrong, left out, too many, or two swapped, anywhere but at the beginning. */
+function anySlip(word, random) {
+  const at = 1 + Math.floor(random() * (word.length - 2));
+  const letter = String.fromCharCode(97 + Math.floor(random() * 26));
+  const ways = [
+    word.slice(0, at) + letter + word.slice(at + 1),
+    word.slice(0, at) + word.slice(at + 1),
+    word.slice(0, at) + letter + word.slice(at),
+    word.slice(0, at) + word[at + 1] + word[at] + word.slice(at + 2),
+  ];
+  return ways[Math.floor(random() * ways.length)];
+}
 
 function slip(name, random, make) {
   const words = wordsIn(name);

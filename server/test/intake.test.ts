@@ -162,7 +162,7 @@ describe('intake', () => {
     await scan({ again: true });
     const [eq] = (await catalogue()).plugins;
     const detail = await get<PluginDetail>(`/computers/${computer}/plugins/${encodeURIComponent(eq?.id ?? '')}`);
-    expect(detail.builds[0]?.sources).toMatchObject({ name: 'manifest', types: 'manifest', ports: 'manifest' });
+    expect(detail.builds[0]?.sources).toMatchObject({ name: 'manifest', types: 'manifest' });
   });
 
   it('shows pictures and presets that were found on disk, and nothing else of the disk', async () => {

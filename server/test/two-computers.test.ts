@@ -79,7 +79,7 @@ it('a plugin whose vendor is known on one of them only is one, under the id that
 it('what was said of a plugin that turns out to be another one goes along with its builds', async () => {
   await putThere('tilt', lv2('Copper Tilt (Mono)', 'EQPlugin'));
   await scanThere();
-  const tilt = (await named('Copper Tilt'))?.id ?? '';
+  const tilt = (await named('Copper Tilt (Mono)'))?.id ?? '';
   const drawer = await drawerWith([tilt]);
   await change({ kind: 'name-plugins', pluginIds: [tilt], naming: { nickname: 'the wagon’s', addTags: ['old'] } });
   await changeThere({ kind: 'tray-on', tray: 3, pluginIds: [tilt] });
@@ -96,7 +96,7 @@ it('what was said of a plugin that turns out to be another one goes along with i
   expect(after.naming).toEqual([expect.objectContaining({ id: EQ, nickname: 'the wagon’s', tags: ['old'] })]);
   expect((await at<ArrangementView>('/arrangement')).preferredBuild).toEqual([{ id: EQ, buildId: build }]);
   expect(after.revision).toBeGreaterThan(before);
-  expect(await named('Copper Tilt')).toBeUndefined();
+  expect(await named('Copper Tilt (Mono)')).toBeUndefined();
   // Undo of what is no longer so says that it can't be done, and does nothing.
   expect((await post(`/computers/${computer}/undo`)).status).toBe(409);
 });

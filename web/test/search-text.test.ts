@@ -24,6 +24,11 @@ describe('by what a plugin is found, in every place', () => {
     ['the label on the strip', 'bird 2', 'goose storm'],
   ])('%s: %s', (_by, typed, name) => expect(found(typed)).toEqual([name]));
 
+  it('what its makers call it in their files', () => {
+    const own = plugin('Eq10', { calledToo: ['C Eq10 - Ten bands for the road'] });
+    expect([...new SearchIndex([searchTextOf(own)]).find('bands road')]).toEqual([0]);
+  });
+
   it('not by its note, and a name that is the given one stands once', () => {
     expect(found('loud')).toEqual([]);
     expect(searchTextOf(plugin('Plate', { types: [], vendor: null }))).toEqual({ names: ['Plate'], more: [] });

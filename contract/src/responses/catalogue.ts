@@ -1,5 +1,5 @@
 /** What is answered about plugins: the catalogue, everything about one, and the contents of drawers. */
-import { GRADES, type Evidence } from '@clever-drawer/core/catalogue/kind';
+import { EVIDENCE_SOURCES, GRADES, type Evidence } from '@clever-drawer/core/catalogue/evidence';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
@@ -42,11 +42,12 @@ const WORKED_OUT = {
   found: flag(),
 };
 
-/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; builds in order of preference. */
+/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; `calledToo`: names that its makers gave it and that read otherwise; builds in order of preference. */
 export const pluginView = thing('Plugin', {
   ...WORKED_OUT,
   arrivedAt: words(),
   loads: count(),
+  calledToo: listOf(words()),
   builds: listOf(buildView),
 });
 /** See pluginView. */
@@ -79,7 +80,7 @@ const evidence = written<Evidence>({
       properties: { role: { type: 'string', enum: [...ROLES] }, type: { type: 'string', enum: [...TYPE_IDS] } },
       additionalProperties: false,
     },
-    from: { type: 'string', enum: ['class', 'ports', 'name', 'description'] },
+    from: { type: 'string', enum: [...EVIDENCE_SOURCES] },
     grade: { type: 'string', enum: ['declared', 'strong', 'likely'] },
     words: { type: 'string' },
     format: { type: ['string', 'null'], enum: [...FORMATS, null] },

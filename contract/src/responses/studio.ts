@@ -136,11 +136,12 @@ export const arrival = thing('Arrival', { path: words(), kind: one(['arrived', '
 /** See arrival. */
 export type Arrival = Answer<typeof arrival>;
 
-/** A vendor with the spellings that are taken for it. */
+/** A vendor with the spellings that are taken for it. `maybe`: another vendor that it may be, and why. */
 export const vendorView = thing('Vendor', {
   name: words(),
   plugins: count(),
   spellings: listOf(thing(null, { spelling: words(), builds: count(), byHand: flag() })),
+  maybe: thing(null, { name: words(), reason: words() }).nullable(),
 });
 /** See vendorView. */
 export type VendorView = Answer<typeof vendorView>;

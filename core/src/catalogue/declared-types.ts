@@ -6,7 +6,11 @@ import type { TypeId } from './type-tree.js';
 export interface Meaning {
   readonly role?: Role;
   readonly type?: TypeId;
+  /** Said of much that has no class of its own, or coarse: it counts where nothing else tells. */
+  readonly weak?: true;
 }
+
+const weak = (meaning: Meaning): Meaning => ({ ...meaning, weak: true });
 
 const fx = (type?: TypeId): Meaning => ({ role: 'audio-effect', ...(type === undefined ? {} : { type }) });
 const plays = (type?: TypeId): Meaning => ({ role: 'instrument', ...(type === undefined ? {} : { type }) });
@@ -54,13 +58,13 @@ export const LV2_MEANINGS: Readonly<Record<string, Meaning>> = {
   GeneratorPlugin: {},
   InstrumentPlugin: plays(),
   OscillatorPlugin: tool('test-generator'),
-  ConstantPlugin: tool('test-generator'),
-  UtilityPlugin: fx('utility'),
-  ConverterPlugin: fx('utility'),
+  ConstantPlugin: weak(tool('control-signal')),
+  UtilityPlugin: weak(fx('utility')),
+  ConverterPlugin: weak(fx('utility')),
   AnalyserPlugin: tool('analyser'),
-  MixerPlugin: fx('utility'),
-  FunctionPlugin: fx('utility'),
-  SimulatorPlugin: fx(),
+  MixerPlugin: weak(fx('utility')),
+  FunctionPlugin: weak(fx('utility')),
+  SimulatorPlugin: weak(fx()),
   ReverbPlugin: fx('reverb'),
   DelayPlugin: fx('delay'),
   ModulatorPlugin: fx('modulation'),
@@ -77,13 +81,13 @@ export const LV2_MEANINGS: Readonly<Record<string, Meaning>> = {
   ParaEQPlugin: fx('eq'),
   MultiEQPlugin: fx('eq'),
   SpatialPlugin: fx('spatial'),
-  SpectralPlugin: fx('spectral'),
+  SpectralPlugin: weak(fx('spectral')),
   PitchPlugin: fx('pitch-shifter'),
   DistortionPlugin: fx('distortion'),
   WaveshaperPlugin: fx('distortion'),
   DynamicsPlugin: fx('dynamics'),
-  AmplifierPlugin: fx('utility'),
-  EnvelopePlugin: fx('dynamics'),
+  AmplifierPlugin: weak(fx('utility')),
+  EnvelopePlugin: weak(fx('dynamics')),
   CompressorPlugin: fx('compressor'),
   ExpanderPlugin: fx('expander'),
   LimiterPlugin: fx('limiter'),
@@ -148,7 +152,7 @@ export const CLAP_MEANINGS: Readonly<Record<string, Meaning>> = {
   ambisonic: only('ambisonics'),
 };
 
-/** VST2 categories by number. Memory. "synth" also stands for the flag by which a plugin says that it makes sound from notes. */
+/** VST2 categories by number: coarse words, of which makers take the nearest. Memory. "synth" also stands for the flag by which a plugin says that it makes sound from notes. */
 export const VST2_CATEGORIES = [
   'unknown',
   'effect',
@@ -166,18 +170,18 @@ export const VST2_CATEGORIES = [
 
 export const VST2_MEANINGS: Readonly<Record<(typeof VST2_CATEGORIES)[number], Meaning>> = {
   unknown: {},
-  effect: fx(),
+  effect: weak(fx()),
   // "synth" says that it plays notes: a drum machine or an organ declares the same.
   synth: plays(),
-  analysis: tool('analyser'),
-  mastering: fx('mastering-chain'),
-  spatialiser: fx('spatial'),
-  'room effect': fx('reverb'),
-  'surround effect': fx('surround'),
-  restoration: fx('restoration'),
-  offline: fx(),
+  analysis: weak(tool('analyser')),
+  mastering: weak(fx('mastering-chain')),
+  spatialiser: weak(fx('spatial')),
+  'room effect': weak(fx('reverb')),
+  'surround effect': weak(fx('surround')),
+  restoration: weak(fx('restoration')),
+  offline: weak(fx()),
   shell: {},
-  generator: tool('test-generator'),
+  generator: weak(tool('test-generator')),
 };
 
 const TABLES: Readonly<Partial<Record<Format, Readonly<Record<string, Meaning>>>>> = {

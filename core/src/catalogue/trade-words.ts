@@ -1,137 +1,8 @@
+import { WORDS } from './trade-word-list.js';
 import type { TypeId } from './type-tree.js';
 
 /** How surely a word names a type: "reverb" is one, "plate" usually is. */
 export type WordGrade = 'strong' | 'likely';
-
-/**
- * Trade words and abbreviations by which makers name what a plugin is. Common practice. "compress*" is the beginning of a word, "comp" a whole
- * one (a number or "mk" behind it does no harm: "Comp2"); several words stand side by side or joined: "ring mod" fits "RingMod" and "ringmod".
- */
-const WORDS: Readonly<Partial<Record<TypeId, { strong?: string; likely?: string }>>> = {
-  compressor: {
-    strong: 'comp, compress*, leveler, leveller, levelling amplifier',
-    likely: 'glue, opto, vca, fet, squash, sidechain, leveling',
-  },
-  limiter: { strong: 'limit*, lim, brickwall, peak stop', likely: 'maximizer, maximiser, ceiling' },
-  gate: { strong: 'gate, noise gate, gater', likely: 'sluice' },
-  expander: { strong: 'expander, expand', likely: 'upward' },
-  'de-esser': { strong: 'de ess*, deess*, sibilan*', likely: '' },
-  'transient-shaper': { strong: 'transient*, transient designer', likely: 'attack, punch' },
-  'multiband-dynamics': {
-    strong: 'multiband comp*, multiband dynamics, multiband gate, multiband limit*, multiband expander, mb comp*',
-    likely: '',
-  },
-  dynamics: { strong: 'dynamics', likely: 'dyn, ducker, sidechain' },
-  eq: {
-    strong: 'eq, equali*, graphic eq, parametric eq, tilt eq',
-    likely: 'shelf, shelving, parametric, tilt, passive',
-  },
-  filter: {
-    strong:
-      'filter, filters, low pass, lowpass, high pass, highpass, band pass, bandpass, allpass, all pass, notch, vcf, lpf, hpf, bpf, wah, autowah, crossover',
-    likely: 'lp, hp, bp, ladder, svf, comb, resonator, formant, sweep',
-  },
-  reverb: {
-    strong: 'reverb*, verb, convolver, convolution, impulse response*',
-    likely: 'plate, hall, room, chamber, spring, ambience, space, early reflections, ir, cathedral',
-  },
-  delay: { strong: 'delay*, echo*, dly, ping pong, pingpong', likely: 'slap, slapback, repeats, multitap' },
-  granular: { strong: 'granul*, grains, grain', likely: 'cloud' },
-  glitch: { strong: 'glitch*, stutter*, beat repeat', likely: 'buffer' },
-  chorus: { strong: 'chorus*, chor, ensemble chorus', likely: 'ensemble, multivoice' },
-  flanger: { strong: 'flang*', likely: 'jet' },
-  phaser: { strong: 'phaser, phasers, phasor, phasing', likely: 'swirl' },
-  tremolo: { strong: 'tremolo, trem', likely: 'chopper' },
-  vibrato: { strong: 'vibrato, vib', likely: 'wobble' },
-  'auto-pan': { strong: 'auto pan*, autopan*', likely: '' },
-  rotary: { strong: 'rotary, rotating speaker, rotary speaker', likely: 'whirl' },
-  'ring-modulator': { strong: 'ring mod*, ringmod*', likely: 'ring' },
-  modulation: { strong: '', likely: 'modulator, modulation' },
-  saturation: { strong: 'saturat*, sat', likely: 'warm*, exciter, harmonics, tube, valve, triode' },
-  distortion: {
-    strong: 'distort*, dist, overdrive, fuzz*, waveshap*, clipper, foldback, foldover',
-    likely: 'drive, dirt, clip, shaper, crunch, boost',
-  },
-  'amp-simulator': {
-    strong: 'amp sim*, ampsim, cabinet, cab sim*, amp simulator, guitar amp, bass amp',
-    likely: 'amp, combo, cab, stack, speaker',
-  },
-  tape: { strong: 'tape machine, tape sim*, tape saturat*', likely: 'tape, reel' },
-  'bit-crusher': {
-    strong: 'bit crush*, bitcrush*, crusher, decimator, bitreduc*, lofi, lo fi',
-    likely: 'crush, sample rate, downsampl*, 8 bit, degrade',
-  },
-  'pitch-shifter': {
-    strong: 'pitch shift*, pitchshift*, octaver, transpose, transposer, pitch scaler',
-    likely: 'shifter, octave, detune, pitch',
-  },
-  'pitch-correction': { strong: 'pitch correct*, retune', likely: 'intonation, tune' },
-  harmoniser: { strong: 'harmoni[sz]er, harmoni[sz]e', likely: 'harmony, fifths' },
-  vocoder: { strong: 'vocoder, vocode', likely: 'talker, talkbox' },
-  'frequency-shifter': { strong: 'frequency shift*, freq shift*', likely: '' },
-  spectral: { strong: 'spectral', likely: '' },
-  'stereo-imager': {
-    strong: 'imager, stereo width, stereo widen*, stereo imag*, widener, stereoizer, stereo enhanc*',
-    likely: 'width, wide, widen, mid side, ms, ms to stereo, stereo to ms, spread, haas',
-  },
-  panner: { strong: 'panner, panning, pan', likely: 'balance, placer, binaural panner' },
-  surround: { strong: 'surround panner', likely: 'surround, 5 1, upmix, downmix' },
-  ambisonics: { strong: 'ambisonic*, ambi encoder, ambi decoder', likely: 'ambi, binaural, soundfield' },
-  spatial: { strong: 'spatiali[sz]er', likely: 'spatial' },
-  restoration: {
-    strong:
-      'denoise*, de noise*, declick*, de click*, dehum, de hum, declip*, de clip*, noise reduction, restor*, de crackle, decrackle',
-    likely: 'repair, cleaner',
-  },
-  'channel-strip': { strong: 'channel strip, channelstrip, console strip', likely: 'strip, preamp' },
-  'mastering-chain': { strong: 'mastering, mastering chain', likely: 'finish, finalizer' },
-  'multi-effect': { strong: 'multi fx, multifx, multi effect*, multieffect*', likely: 'workshop, rack' },
-  utility: {
-    strong:
-      'gain, trim, mixer, volume, mono to stereo, stereo to mono, dc remov*, dc offset, phase switch, phase invert*, attenuat*, dither*, mute, a b switch, switch, fader, crossfad*, inverter, patchbay',
-    likely: 'inv, amplifier, mix, sum, router, utility, converter, level, const*, difference, product, ratio, tool',
-  },
-  piano: { strong: 'piano, grand piano, upright piano, toy piano', likely: 'grand, upright, pianos' },
-  'electric-piano': { strong: 'electric piano, epiano, e piano', likely: 'tines, tine, reeds' },
-  organ: { strong: 'organ, harmonium, tonewheel', likely: 'pipes, drawbar' },
-  synth: {
-    strong: 'synth, synthesi*, polysynth, monosynth, fm synth',
-    likely: 'poly, subtractive, wavetable, analog synth, virtual analog, mono lead',
-  },
-  sampler: { strong: 'sampler, soundfont, sample player, rompler', likely: 'sf2, sfz, keys' },
-  strings: { strong: 'strings, string ensemble, violin, cello, viola', likely: 'quartet, bowed' },
-  brass: { strong: 'brass, trumpet, trombone', likely: 'horns, horn' },
-  guitar: { strong: 'guitar, cittern', likely: 'lute, banjo' },
-  bass: { strong: 'bassline, bass guitar, upright bass', likely: '' },
-  voice: { strong: 'choir', likely: 'voices, vocal, voice' },
-  'drum-machine': { strong: 'drum machine, drum*, beat box, beatbox, drumkit', likely: 'kick, snare, beats' },
-  percussion: { strong: 'percussion, percussive', likely: 'clatter, bells, shaker' },
-  'sound-effects': { strong: 'sound effects, foley', likely: 'thunder, footsteps, wind machine' },
-  arpeggiator: { strong: 'arp, arpeggi*', likely: '' },
-  chords: { strong: 'chorder, chords, chord generator', likely: 'chord' },
-  'note-filter': {
-    strong: 'note filter, key range, midi filter, key split, channel filter, midi channel filter, midi key range',
-    likely: 'midi channel map, channel map, scale quantize, notetoggle',
-  },
-  velocity: { strong: 'velocity*, midi velocity*', likely: 'touch' },
-  'midi-delay': { strong: 'midi delay, midi echo, note delay', likely: '' },
-  sequencer: { strong: 'sequencer, step sequencer, step seq', likely: 'seq, steps' },
-  'spectrum-analyser': { strong: 'spectrum*, spectrogram, sonogram, spectrum analy*, fft analy*', likely: '' },
-  'loudness-meter': { strong: 'loudness meter, lufs, ebu*', likely: 'loudness, r128' },
-  'level-meter': {
-    strong: 'vu, ppm, level meter, peak meter, vu meter, k meter, meter, true peak, truepeak meter, rms meter',
-    likely: 'k20, k14, k12, dbtp, dpm, metering',
-  },
-  oscilloscope: { strong: 'oscilloscope', likely: 'scope' },
-  'correlation-meter': { strong: 'correlat*, phase meter, goniometer, phase correlation', likely: 'vectorscope' },
-  tuner: { strong: 'tuner', likely: 'pitch fork' },
-  'test-generator': {
-    strong:
-      'test tone, tone generator, noise generator, sine generator, signal generator, test signal, oscillator, white noise, pink noise',
-    likely: 'noise, osc, sine',
-  },
-  analyser: { strong: 'analy[sz]er', likely: 'analysis, histogram' },
-};
 
 /** One pattern of words side by side, as regular expressions for each. */
 export interface TradePhrase {
@@ -145,7 +16,7 @@ export interface TradePhrase {
   readonly rank: number;
 }
 
-const NUMBER_BEHIND = '(?:mk)?(?:\\d+[a-z]?)?$';
+const NUMBER_BEHIND = '(?:mk|v)?(?:\\d+[a-z]?)?$';
 
 const wordPattern = (word: string): RegExp =>
   new RegExp(`^${word.endsWith('*') ? word.slice(0, -1) : `${word}${NUMBER_BEHIND}`}`, 'u');
@@ -203,17 +74,68 @@ export interface MetWord {
 export function tradeWordsIn(words: readonly string[]): MetWord[] {
   const met: MetWord[] = [];
   const taken = new Set<number>();
+  const stems = new Map<number, number>();
   for (const phrase of possibleFor(words)) {
     for (let at = 0; at < words.length; at++) {
+      if (taken.has(at)) continue;
       const length = fits(phrase, words, at);
       if (length === 0) continue;
       const places = Array.from({ length }, (_, index) => at + index);
       if (places.some((place) => taken.has(place))) continue;
       met.push({ type: phrase.type, grade: phrase.grade, text: words.slice(at, at + length).join(' '), at });
       for (const place of places) taken.add(place);
+      if (length === 1) stems.set(at, phrase.text.replace(/[ *]/g, '').length);
     }
   }
+  words.forEach((word, at) => {
+    // Of a word that begins with one trade word and ends in another, the end is what it is: an "echoverb" is a reverb.
+    const begun = met.find((one) => one.at === at);
+    const stem = stems.get(at);
+    if (taken.has(at) && stem === undefined) return;
+    if (word.length < SHORTEST_ENDING + SHORTEST_BEGINNING) return;
+    const compound = ENDINGS.get(word.slice(-TELLING))?.find(
+      ({ text }) => word.length >= text.length + (stem ?? SHORTEST_BEGINNING) && word.endsWith(text),
+    );
+    if (compound !== undefined && compound.type !== begun?.type)
+      met.push({ type: compound.type, grade: compound.grade, text: word, at });
+  });
   return met.sort((a, b) => a.at - b.at);
+}
+
+/** Shorter ones end too many words that have nothing to do with them. */
+const SHORTEST_ENDING = 4;
+const SHORTEST_BEGINNING = 2;
+/** By so many last letters they are looked up. */
+const TELLING = 3;
+// They end words that mean something else: "navigate", "parameter", "nightclub".
+const NO_ENDINGS = new Set([
+  'gate',
+  'meter',
+  'comp',
+  'dist',
+  'drum',
+  'trim',
+  'gain',
+  'trem',
+  'chor',
+  'mute',
+  'wah wah',
+  'strings',
+  'notch',
+]);
+
+/** Words that end a word written as one with what stands before it: "freeverb", "fluidsynth", "noisegenerator". The longest first. */
+const ENDINGS = new Map<string, TradePhrase[]>();
+for (const phrase of TRADE_PHRASES.filter(
+  ({ grade, words, text }) =>
+    grade === 'strong' &&
+    words.length === 1 &&
+    text.length >= SHORTEST_ENDING &&
+    /^[a-z]+$/.test(text) &&
+    !NO_ENDINGS.has(text),
+).sort((a, b) => b.text.length - a.text.length)) {
+  const end = phrase.text.slice(-TELLING);
+  ENDINGS.set(end, [...(ENDINGS.get(end) ?? []), phrase]);
 }
 
 /** How many words the phrase covers from here; 0 when it does not fit. */

@@ -55,7 +55,7 @@ const ids = [
   }),
   ...add('eq-and-filter', effect, { eq: 'EQ', filter: 'filter' }),
   ...add('space', effect, { reverb: 'reverb' }),
-  ...add('time', effect, { delay: 'delay', granular: 'granular', glitch: 'glitch' }),
+  ...add('time', effect, { delay: 'delay', looper: 'looper', granular: 'granular', glitch: 'glitch' }),
   ...add('modulation', effect, {
     chorus: 'chorus',
     flanger: 'flanger',
@@ -71,7 +71,7 @@ const ids = [
     saturation: 'saturation',
     distortion: 'distortion',
     'amp-simulator': 'amp simulator',
-    tape: 'tape',
+    tape: 'tape and vinyl',
     'bit-crusher': 'bit crusher',
   }),
   ...add('pitch', effect, {
@@ -88,6 +88,9 @@ const ids = [
     panner: 'panner',
     surround: 'surround',
     ambisonics: 'ambisonics',
+    'ambisonic-encoder': 'ambisonic encoder',
+    'ambisonic-decoder': 'ambisonic decoder',
+    'ambisonic-rotator': 'ambisonic rotator',
     spatial: 'spatial',
   }),
   ...add('repair', effect, { restoration: 'restoration' }),
@@ -114,6 +117,7 @@ const ids = [
     arpeggiator: 'arpeggiator',
     chords: 'chords',
     'note-filter': 'note filter',
+    'note-mapper': 'note mapper',
     velocity: 'velocity',
     'midi-delay': 'MIDI delay',
     sequencer: 'sequencer',
@@ -128,6 +132,8 @@ const ids = [
     'test-generator': 'test generator',
     analyser: 'analyser',
   }),
+  ...add('notes', ['tool', 'midi-effect'], { 'envelope-lfo': 'envelope and LFO' }),
+  ...add('utility', ['tool'], { metronome: 'metronome', 'control-signal': 'control signal' }),
   ...add('utility', ['audio-effect', 'midi-effect', 'tool'], { utility: 'utility' }),
 ] as const;
 

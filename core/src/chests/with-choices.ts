@@ -1,5 +1,5 @@
 import type { BuildFacts } from '../facts/build-facts.js';
-import type { Grade } from '../catalogue/kind.js';
+import type { Grade } from '../catalogue/evidence.js';
 import { byPreference, STANDARD_PREFERENCE, type Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';

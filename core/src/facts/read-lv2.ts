@@ -98,7 +98,8 @@ async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[])
     description: descriptionOf(graph, uri),
     declaredTypes: graph
       .types(uri)
-      .filter((type) => type !== `${LV2}Plugin`)
+      // What is said of the project that a plugin is says nothing of what it does.
+      .filter((type) => type !== `${LV2}Plugin` && !type.startsWith(DOAP))
       .map(shortClass),
     ...portsOf(graph, uri),
   };
@@ -113,8 +114,11 @@ async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[])
 
 const shortClass = (type: string): string => (type.startsWith(LV2) ? type.slice(LV2.length) : type);
 
-const descriptionOf = (graph: Graph, uri: string): string | null =>
-  graph.text(uri, `${DOAP}shortdesc`) ?? graph.text(uri, `${RDFS}comment`) ?? graph.text(uri, `${DOAP}description`);
+function descriptionOf(graph: Graph, uri: string): string | null {
+  const texts = [`${DOAP}shortdesc`, `${RDFS}comment`, `${DOAP}description`].map((name) => graph.text(uri, name));
+  // "..." stands where a generator wanted something.
+  return texts.find((text) => text !== null && /\p{L}{2}/u.test(text)) ?? null;
+}
 
 /** Maker of the plugin, else of the project it belongs to. The order of properties is liblilv's, plus the developer. */
 function vendorOf(graph: Graph, uri: string): string | null {
@@ -135,12 +139,15 @@ function versionOf(graph: Graph, uri: string): string | null {
   return minor === null && micro === null ? null : `${minor ?? '0'}.${micro ?? '0'}`;
 }
 
-function portsOf(graph: Graph, uri: string) {
+function portsOf(graph: Graph, uri: string): Told {
   const ports = {
     ...{ audioInputs: 0, audioOutputs: 0, sidechainInputs: 0, controlInputs: 0, controlOutputs: 0 },
     ...{ midiInput: false, midiOutput: false },
   };
-  for (const port of graph.nodes(uri, `${LV2}port`)) {
+  const described = graph.nodes(uri, `${LV2}port`);
+  // A description without any port has left them out.
+  if (described.length === 0) return {};
+  for (const port of described) {
     const types = graph.types(port);
     const into = types.includes(`${LV2}InputPort`);
     const out = types.includes(`${LV2}OutputPort`);

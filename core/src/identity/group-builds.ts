@@ -1,11 +1,14 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
+import { joined } from '../text/words.js';
 import { ITEM_MARK } from './item-mark.js';
 import type { Known } from './known-build.js';
-import { linked } from './links.js';
+import { completedNames, isCut, linked } from './links.js';
+import { compare, mostFrequent } from './most-frequent.js';
 import { productName } from './product-name.js';
-import { shownVendor, vendorKey } from './vendor-name.js';
+import { shownNames, type Draft } from './shown-names.js';
+import { shownVendor, vendorKey, withoutAddresses } from './vendor-name.js';
 
 /** Builds that are one plugin, under an id made of vendor and name alone: a path is never part of it. */
 export interface BuildGroup<B extends BuildFacts = BuildFacts> {
@@ -28,33 +31,81 @@ export function groupBuilds<B extends BuildFacts>(
   builds: readonly B[],
   corrections: VendorCorrections = new Map(),
 ): BuildGroup<B>[] {
-  const known = builds.map((build): Known<B> => {
-    const spelling = build.vendor === null ? null : shownVendor(build.vendor);
-    const corrected = spelling === null ? undefined : corrections.get(spelling);
-    const vendor = corrected?.name ?? spelling;
-    return {
-      build,
-      vendor,
-      vendorKey: corrected?.key ?? (vendor === null ? null : vendorKey(vendor)),
-      name: productName(build.name, vendor),
-    };
+  const vendorOfPlace = vendorsOfPlaces(builds);
+  const vendorOf = spelledVendors(corrections);
+  const written = builds.map((build): Known<B> => {
+    const { vendor, vendorKey: key } = vendorOf(build.vendor ?? vendorOfPlace(build));
+    const given = completedName(build);
+    return { build, given, vendor, vendorKey: key, name: productName(given, vendor, build) };
   });
+  const known = completedNames(written);
   const vendors = vendorNames(known, corrections);
-  return [...linked(known, withVendor(known))].flatMap(([id, members]) => splitDifferent(id, members, vendors));
+  const drafts = [...linked(known, withVendor(known))].flatMap(([id, members]) => splitDifferent(id, members));
+  const names = shownNames(drafts);
+  return drafts.map((draft, index) => ({
+    id: draft.id,
+    name: names[index] ?? draft.id,
+    vendor: vendors.get(draft.vendorKey ?? '') ?? null,
+    builds: draft.members.map((one) => one.build),
+  }));
 }
 
-/** The key of a build's plugin: vendor and name; without a vendor, the one vendor that has a plugin of the name. */
+/** A vendor as it is shown and compared, by what a build says; a producer's word wins. Few vendors make many builds: each spelling is looked at once. */
+function spelledVendors(corrections: VendorCorrections): (told: string | null) => Pick<Known, 'vendor' | 'vendorKey'> {
+  const known = new Map<string, Pick<Known, 'vendor' | 'vendorKey'>>();
+  return (told) => {
+    if (told === null) return { vendor: null, vendorKey: null };
+    const before = known.get(told);
+    if (before !== undefined) return before;
+    const spelling = shownVendor(told);
+    if (spelling === null) return { vendor: null, vendorKey: null };
+    const corrected = corrections.get(spelling) ?? corrections.get(withoutAddresses(told));
+    const vendor = corrected?.name ?? spelling;
+    const found = { vendor, vendorKey: corrected?.key ?? vendorKey(vendor) };
+    known.set(told, found);
+    return found;
+  };
+}
+
+/** The vendor of a build that names none: that of the others in its bundle, where all of them agree. What comes in one bundle comes from one hand. */
+function vendorsOfPlaces(builds: readonly BuildFacts[]): (build: BuildFacts) => string | null {
+  const vendors = new Map<string, Set<string>>();
+  for (const { path, vendor } of builds)
+    if (vendor !== null) vendors.set(path, (vendors.get(path) ?? new Set()).add(vendor));
+  return ({ path }) => {
+    const own = vendors.get(path);
+    return own?.size === 1 ? ([...own][0] ?? null) : null;
+  };
+}
+
+/** A name that a field cut short, completed from what the plugin says further of itself (VST2: the product beside the effect's name). */
+function completedName({ name, others }: BuildFacts): string {
+  if (!isCut(name)) return name;
+  const start = joined(name);
+  const longer = others.filter((other) => other.fact === 'name').map((other) => other.value);
+  return longer.find((other) => joined(other).startsWith(start) && other.length > name.length) ?? name;
+}
+
+/**
+ * The key of a build's plugin: vendor and name; without a vendor, the one vendor that has a plugin of the name, unless that has a build of this
+ * format with another identifier already, which then is the plugin's own.
+ */
 function withVendor(known: readonly Known[]): (one: Known, nameKey: string) => string {
-  const vendorsOfName = new Map<string, Set<string>>();
-  for (const one of known) {
-    if (one.vendorKey === null) continue;
-    const vendors = vendorsOfName.get(one.name.key);
-    if (vendors === undefined) vendorsOfName.set(one.name.key, new Set([one.vendorKey]));
-    else vendors.add(one.vendorKey);
+  const ofName = new Map<string, { vendors: Set<string>; identifiers: Map<string, Set<string>> }>();
+  for (const { vendorKey: key, name, build } of known) {
+    if (key === null) continue;
+    const own = ofName.get(name.key) ?? { vendors: new Set<string>(), identifiers: new Map<string, Set<string>>() };
+    ofName.set(name.key, own);
+    own.vendors.add(key);
+    if (build.identifier !== null)
+      own.identifiers.set(build.format, (own.identifiers.get(build.format) ?? new Set()).add(build.identifier));
   }
   return (one, nameKey) => {
-    const vendors = vendorsOfName.get(nameKey);
-    const only = vendors?.size === 1 ? [...vendors][0] : undefined;
+    const own = ofName.get(nameKey);
+    const { format, identifier } = one.build;
+    const known = own?.identifiers.get(format);
+    const isOther = identifier !== null && known !== undefined && !known.has(identifier);
+    const only = own?.vendors.size === 1 && !isOther ? [...own.vendors][0] : undefined;
     return `${one.vendorKey ?? only ?? NO_VENDOR}/${nameKey}`;
   };
 }
@@ -74,11 +125,7 @@ function vendorNames(known: readonly Known[], corrections: VendorCorrections): R
 }
 
 /** Keeps different plugins of one format and channel count apart, in an order that does not hang on the order of the files. */
-function splitDifferent<B extends BuildFacts>(
-  id: string,
-  members: readonly Known<B>[],
-  vendors: ReadonlyMap<string, string>,
-): BuildGroup<B>[] {
+function splitDifferent<B extends BuildFacts>(id: string, members: readonly Known<B>[]): Draft<B>[] {
   const parts: Known<B>[][] = [];
   const sorted = [...members].sort((a, b) => compare(a.build.identifier ?? '~', b.build.identifier ?? '~'));
   for (const one of sorted) {
@@ -88,14 +135,8 @@ function splitDifferent<B extends BuildFacts>(
   }
   return parts.map((part, index) => {
     const suffix = index === 0 ? '' : `~${(part[0]?.build.identifier ?? String(index)).replaceAll(ITEM_MARK, '_')}`;
-    const names = part.map((one) => one.name.shown);
     const keys = part.map((one) => one.vendorKey);
-    return {
-      id: asId<PluginId>(id + suffix),
-      name: mostFrequent(names, parted) ?? id,
-      vendor: vendors.get(mostFrequent(keys, compare) ?? '') ?? null,
-      builds: part.map((one) => one.build),
-    };
+    return { id: asId<PluginId>(id + suffix), vendorKey: mostFrequent(keys, compare), members: part };
   });
 }
 
@@ -110,19 +151,6 @@ function canBeOne(one: Known, other: Known): boolean {
 const variant = ({ build, name }: Known): string =>
   name.channels ?? `${String(build.audioInputs)}>${String(build.audioOutputs)}`;
 
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-/** Of two spellings of a name, the one with blanks between its words reads as written by hand: "Copper Plate" before "CopperPlate". */
-const parted = (a: string, b: string): number => b.split(' ').length - a.split(' ').length;
-
 /** Of two spellings of a vendor, the one without additions and capitals: "Copperhat" before "COPPERHAT Ltd.". */
 const plainest = (a: string, b: string): number => a.length - b.length || capitals(a) - capitals(b);
 const capitals = (text: string): number => text.replace(/[^\p{Lu}]/gu, '').length;
-
-/** The most frequent value; of equals the better one, then the first in order, so that it never hangs on the order of the files. */
-function mostFrequent(values: readonly (string | null)[], better: (a: string, b: string) => number): string | null {
-  const counts = new Map<string, number>();
-  for (const value of values) if (value !== null) counts.set(value, (counts.get(value) ?? 0) + 1);
-  const ranked = [...counts].sort((a, b) => b[1] - a[1] || better(a[0], b[0]) || compare(a[0], b[0]));
-  return ranked[0]?.[0] ?? null;
-}

@@ -1,15 +1,23 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import { utf8Length } from '../text/utf8-length.js';
-import { fold, joined } from '../text/words.js';
+import { fold, joined, wordsOf } from '../text/words.js';
 import { UNIQUE_IDENTIFIERS } from './build-key.js';
 import type { Known } from './known-build.js';
+import { compare } from './most-frequent.js';
 
 /** Names are cut to fit a field: VST2's effect name and VST3's class name, less the closing zero. Interface headers (VST2 from memory). */
 const CUT_AT = new Set([31, 63]);
+// A character takes one to four bytes, and one or two units of text.
+const SHORTEST_CUT = 8;
+const LONGEST_CUT = 63;
+
+/** Whether a name fills such a field, so that it may have been longer. */
+export const isCut = (name: string): boolean =>
+  name.length >= SHORTEST_CUT && name.length <= LONGEST_CUT && CUT_AT.has(utf8Length(name));
 
 /**
- * Builds by the key of their plugin. Keys that belong together are one: the same identifier, an identifier that another build says it replaces,
- * a name that was cut short, a vendor's initials in front of the name.
+ * Builds by the key of their plugin. Keys that belong together are one: the same identifier, an identifier that another build says it replaces (over
+ * formats too), a name that was cut short, a vendor's initials in front of the name.
  */
 export function linked<B extends BuildFacts>(
   known: readonly Known<B>[],
@@ -17,11 +25,11 @@ export function linked<B extends BuildFacts>(
 ): Map<string, Known<B>[]> {
   const nameKeys = new Map<Known, string>(known.map((one) => [one, one.name.key]));
   takeVendorPrefixesOff(known, nameKeys);
-  completeCutNames(known, nameKeys);
   const keys = known.map((one) => keyOf(one, nameKeys.get(one) ?? one.name.key));
   const sets = new Sets();
   for (const key of keys) sets.add(key);
   joinByIdentifier(known, keys, sets);
+  joinOverFormats(known, keys, sets);
   const groups = new Map<string, Known<B>[]>();
   known.forEach((one, index) => {
     const key = sets.find(keys[index] ?? '');
@@ -70,21 +78,82 @@ function joinByIdentifier(known: readonly Known[], keys: readonly string[], sets
   });
 }
 
-/** "Copper Plate for the Travelling " (cut) takes the key of the one longer name of its vendor that begins so. */
-function completeCutNames(known: readonly Known[], nameKeys: Map<Known, string>): void {
-  for (const one of known) {
-    const cut = one.build.name;
-    if (!CUT_AT.has(utf8Length(cut))) continue;
-    const start = joined(cut);
-    const longer = new Set(
-      known
-        .filter((other) => other.vendorKey === one.vendorKey || one.vendorKey === null || other.vendorKey === null)
-        .map((other) => nameKeys.get(other) ?? '')
-        .filter((key) => key.length > start.length && key.startsWith(start)),
-    );
-    const [only] = longer;
-    if (longer.size === 1 && only !== undefined) nameKeys.set(one, only);
+const LADSPA_URN = /^urn:ladspa:(\d+)$/;
+
+/**
+ * An LV2 plugin that says it replaces a LADSPA one by its number ("urn:ladspa:1234", LV2 convention) is that plugin. The number is copied wrongly now and
+ * then, and LADSPA numbers are given twice: it counts where it is one to one both ways, and the names share a word that counts.
+ */
+function joinOverFormats(known: readonly Known[], keys: readonly string[], sets: Sets): void {
+  const claims = new Map<string, Set<string>>();
+  const holders = new Map<string, Set<string>>();
+  const wordsOfKey = new Map<string, Set<string>>();
+  const note = (map: Map<string, Set<string>>, at: string, value: string): void =>
+    void map.set(at, (map.get(at) ?? new Set()).add(value));
+  known.forEach(({ build, given }, index) => {
+    const key = sets.find(keys[index] ?? '');
+    const numbers =
+      build.format === 'LADSPA'
+        ? [build.identifier?.split('/')[0] ?? '']
+        : build.replaces.map((old) => LADSPA_URN.exec(old)?.[1] ?? '');
+    for (const number of numbers.filter((one) => one !== '')) {
+      note(build.format === 'LADSPA' ? holders : claims, number, key);
+      for (const word of wordsOf(given)) if (word.length >= COUNTING_LETTERS) note(wordsOfKey, key, word);
+    }
+  });
+  const claimsOf = new Map<string, number>();
+  for (const keysOfNumber of claims.values())
+    for (const key of keysOfNumber) claimsOf.set(key, (claimsOf.get(key) ?? 0) + 1);
+  for (const [number, own] of claims) {
+    const [claim, holder] = [[...own][0] ?? '', [...(holders.get(number) ?? [])][0]];
+    if (own.size !== 1 || holders.get(number)?.size !== 1 || holder === undefined || claimsOf.get(claim) !== 1)
+      continue;
+    const words = wordsOfKey.get(holder);
+    if ([...(wordsOfKey.get(claim) ?? [])].some((word) => words?.has(word))) sets.join(claim, holder);
   }
+}
+const COUNTING_LETTERS = 3;
+
+/**
+ * "Copper Plate for the Travelling " (cut) is the one longer name of its vendor that begins so. Where several do and they are variants of one plugin, it is
+ * one of these, whichever.
+ */
+export function completedNames<B extends BuildFacts>(known: readonly Known<B>[]): Known<B>[] {
+  const cut = known.filter(({ given }) => isCut(given) || isCut(`${given} `));
+  if (cut.length === 0) return [...known];
+  const whole = new Map<string, { text: string; of: Known<B> }[]>();
+  for (const of of known) {
+    const key = of.vendorKey ?? '';
+    const own = whole.get(key);
+    const one = { text: joined(of.name.withTagline), of };
+    if (own === undefined) whole.set(key, [one]);
+    else own.push(one);
+  }
+  const kinOf = ({ vendorKey }: Known): { text: string; of: Known<B> }[] =>
+    vendorKey === null ? [...whole.values()].flat() : [...(whole.get(vendorKey) ?? []), ...(whole.get('') ?? [])];
+  const completed = new Map(cut.map((one) => [one, completedOf(one, kinOf(one))]));
+  return known.map((one) => completed.get(one) ?? one);
+}
+
+function completedOf<B extends BuildFacts>(
+  one: Known<B>,
+  kin: readonly { readonly text: string; readonly of: Known<B> }[],
+): Known<B> {
+  const start = joined(one.name.withTagline);
+  // A cut behind a word leaves a blank at the end, which is trimmed away.
+  const goesOn = isCut(one.given) ? '' : `${fold(one.name.withTagline)} `;
+  const longer = new Map(
+    kin
+      .filter(({ text }) => text.length > start.length && text.startsWith(start))
+      .filter(({ of }) => fold(of.name.withTagline).startsWith(goesOn))
+      .map(({ text, of }) => [text, of]),
+  );
+  const [first] = [...longer].sort(([a], [b]) => compare(a, b)).map(([, other]) => other);
+  if (first === undefined) return one;
+  if (longer.size === 1) return { ...one, given: first.given, name: first.name };
+  const isOnePlugin = [...longer.values()].every((other) => other.name.key === first.name.key);
+  const channels = `? ${one.build.identifier ?? ''}`;
+  return isOnePlugin ? { ...one, given: first.given, name: { ...first.name, channels } } : one;
 }
 
 const PREFIX = /^([\p{Lu}\p{N}]{2,4})[\s_:-]+(\S.*)$/u;

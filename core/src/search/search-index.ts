@@ -1,4 +1,4 @@
-import { fold, joined, wordsOf } from '../text/words.js';
+import { fold, foldedChunks, joined, wordsOf } from '../text/words.js';
 import { JoinedNames } from './joined-names.js';
 import { Postings } from './postings.js';
 import type { Candidate, Tier } from './vocabulary.js';
@@ -20,9 +20,12 @@ const COSTS: Readonly<Record<Tier, number>> = {
   inside: 8,
   slip: 9,
   'begun slip': 10,
+  'two slips': 13,
   loose: 14,
 };
-const INITIALS = { whole: 3, beginning: 5 };
+const INITIALS = { whole: 3, beginning: 5, inside: 7 };
+/** What a typed word costs that is several words of a name, written together or their beginnings. */
+const TOGETHER = { begun: 3, inside: 8, beginnings: 8 };
 const LATER_WORD = 1;
 const MORE_WORD = 3;
 const NOT_MET = 255;
@@ -32,15 +35,29 @@ const WHOLE_SCORE = 0;
 const BEGUN_SCORE = 1;
 const LONGEST_INITIALS = 8;
 const SHORTEST_JOINED = 4;
+const SHORTEST_PART = 2;
+const LONGEST_PARTS = 12;
+const LONGEST_INSIDE_INITIALS = 4;
 
 /** Where a word stands in a text: first word of a name, a later one, or a further word. Kept in the two low bits of a posting. */
 const PLACES = { first: 0, later: 1, more: 2 };
 const PLACE_COSTS = [0, LATER_WORD, MORE_WORD, MORE_WORD];
 
+/** How far a typed word is read: as words that begin with it, as pieces of names too, or as beginnings of several words too. */
+type Reach = 'begun' | 'inside' | 'parts';
+
+/** A typed word, what it may stand for, and how many items it fits. */
+interface Typed {
+  readonly word: string;
+  found: readonly Candidate[];
+  reach: Reach;
+  items?: number;
+}
+
 /**
- * Finds things by what people type: words in any order, beginnings of words, model numbers without punctuation, initials, one slip of the hand,
- * pieces from inside a word, and abbreviations of their own making. Made once, asked per keystroke; results are numbers of the given texts,
- * best first, equal ones in the given order.
+ * Finds things by what people type: words in any order, beginnings of words, also of two words typed together, model numbers without punctuation,
+ * initials of all or some words, slips of the hand, pieces from inside a word, and abbreviations of their own making. Made once, asked per keystroke;
+ * results are numbers of the given texts, best first, equal ones in the given order.
  */
 export class SearchIndex {
   private readonly words = new Vocabulary();
@@ -48,10 +65,12 @@ export class SearchIndex {
   private readonly wordItems = new Postings();
   private readonly initialItems = new Postings();
   private readonly names = new JoinedNames();
+  private readonly allInitials = new JoinedNames();
   private readonly lengths: Uint8Array;
   private readonly cost: Uint8Array;
   private readonly total: Uint16Array;
   private readonly met: Uint8Array;
+  private readonly marks: Uint8Array;
 
   constructor(texts: readonly SearchText[]) {
     const moreWords = new Map<string, readonly number[]>();
@@ -59,6 +78,7 @@ export class SearchIndex {
     this.cost = new Uint8Array(texts.length);
     this.total = new Uint16Array(texts.length);
     this.met = new Uint8Array(texts.length);
+    this.marks = new Uint8Array(texts.length);
     texts.forEach(({ names, more }, item) => {
       for (const name of names) this.addName(name, item);
       for (const text of more) {
@@ -87,22 +107,42 @@ export class SearchIndex {
     if (wanted.length === 0) return Uint32Array.from({ length: this.size }, (_, item) => item);
     this.total.fill(0);
     this.met.fill(0);
-    const found = wanted.map((word) => this.words.begunBy(word));
-    const widened = (more: (word: string) => readonly Candidate[]): number =>
-      this.meet(wanted, this.widen(wanted, found, more));
-    let count = this.meet(wanted, found);
-    if (count < FEW) count = widened((word) => this.words.holding(word));
+    const read = wanted.map((word): Typed => ({ word, found: this.words.begunBy(word), reach: 'begun' }));
+    let count = this.meet(read);
+    if (count < FEW) count = this.widened(read, 'inside', (word) => this.words.holding(word));
     if (sure) return this.ranked(wanted.length, wanted.length);
-    // What was typed right is not mixed with what might have been meant: slips are looked for when nothing else fits.
-    if (count === 0) count = widened((word) => this.words.near(word));
-    if (count === 0) count = widened((word) => this.words.far(word));
-    return this.ranked(count > 0 ? wanted.length : this.mostMet(wanted.length), wanted.length);
+    // What was typed right is not mixed with what might have been meant: less certain readings are tried when nothing else fits.
+    if (count === 0) count = this.widened(read, 'parts', () => []);
+    if (count === 0) count = this.widened(read, 'parts', (word) => this.words.near(word));
+    if (count === 0)
+      count = this.widened(read, 'parts', (word) => [...this.words.nearer(word), ...this.words.far(word)]);
+    return this.ranked(count > 0 ? wanted.length : this.mostMet(), wanted.length);
   }
 
-  /** Words that fit nothing at all ("the big plate") do not hide what the others fit, as long as that is half of them. */
-  private mostMet(all: number): number {
-    const most = this.met.reduce((best, count) => Math.max(best, count), 0);
-    return Math.max(1, most, Math.ceil(all / 2));
+  /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
+  private mostMet(): number {
+    return Math.max(
+      1,
+      this.met.reduce((best, count) => Math.max(best, count), 0),
+    );
+  }
+
+  /**
+   * Reads words in a less certain way: first those alone that nothing was found for, so that a slip in one word does not make the others vague; then, when
+   * that brings nothing, all of them.
+   */
+  private widened(typed: Typed[], reach: Reach, more: (word: string) => readonly Candidate[]): number {
+    const lost = typed.filter((one) => one.items === 0);
+    const widen = (one: Typed): void => {
+      const known = new Set(one.found.map((candidate) => candidate.word));
+      one.found = [...one.found, ...more(one.word).filter((candidate) => !known.has(candidate.word))];
+      one.reach = reach;
+    };
+    lost.forEach(widen);
+    const count = lost.length > 0 ? this.meet(typed) : 0;
+    if (count > 0 || lost.length === typed.length) return count;
+    for (const one of typed) if (!lost.includes(one)) widen(one);
+    return this.meet(typed);
   }
 
   private addName(name: string, item: number): void {
@@ -117,8 +157,11 @@ export class SearchIndex {
       whole += word;
       before = word;
     }
+    // "EchoBox" is one word for whoever types it.
+    for (const chunk of foldedChunks(name)) if (!words.includes(chunk)) this.post(chunk, (item << 2) | PLACES.later);
     this.names.add(whole, item);
     if (words.length > 1) this.addInitials(initials, item);
+    if (words.length > 2) this.allInitials.add(initials, item);
     if (this.lengths[item] === 0) this.lengths[item] = Math.min(15, words.length);
   }
 
@@ -137,41 +180,65 @@ export class SearchIndex {
     return [...new Set(all)].map((word) => this.words.add(word));
   }
 
-  /** More candidates for each word, in the same lists. */
-  private widen(
-    wanted: readonly string[],
-    found: Candidate[][],
-    more: (word: string) => readonly Candidate[],
-  ): Candidate[][] {
-    wanted.forEach((word, at) => {
-      const own = found[at];
-      if (own === undefined) return;
-      const known = new Set(own.map((one) => one.word));
-      for (const one of more(word)) if (!known.has(one.word)) own.push(one);
-    });
-    return found;
-  }
-
   /** Adds up what each item costs; returns how many items every word fits. */
-  private meet(wanted: readonly string[], found: readonly (readonly Candidate[])[]): number {
+  private meet(typed: readonly Typed[]): number {
     const { total, met, cost } = this;
     total.fill(0);
     met.fill(0);
-    wanted.forEach((word, at) => {
+    for (const one of typed) {
+      const { word, found, reach } = one;
       cost.fill(NOT_MET);
-      for (const { word: number, tier } of found[at] ?? []) this.price(number, COSTS[tier]);
+      for (const { word: number, tier } of found) this.price(number, COSTS[tier]);
       if (word.length > 1) this.priceInitials(word);
+      if (reach !== 'begun' && typed.length > 1) this.priceTogether(word);
+      if (reach === 'parts') this.priceBeginnings(word);
+      one.items = 0;
       for (let item = 0; item < cost.length; item++) {
         const price = cost[item] ?? NOT_MET;
         if (price === NOT_MET) continue;
+        one.items++;
         met[item] = (met[item] ?? 0) + 1;
         total[item] = (total[item] ?? 0) + price;
       }
-    });
-    this.meetJoined(wanted);
+    }
+    this.meetJoined(typed.map((one) => one.word));
     let count = 0;
-    for (let item = 0; item < met.length; item++) if (met[item] === wanted.length) count++;
+    for (let item = 0; item < met.length; item++) if (met[item] === typed.length) count++;
     return count;
+  }
+
+  private lower(item: number, price: number): void {
+    if (price < (this.cost[item] ?? NOT_MET)) this.cost[item] = price;
+  }
+
+  /** One word among others that is several words of a name, written together; or the initials of some of them. */
+  private priceTogether(word: string): void {
+    if (word.length >= SHORTEST_JOINED) {
+      this.names.begunBy(word, (item) => this.lower(item, TOGETHER.begun));
+      this.names.holding(word, (item) => this.lower(item, TOGETHER.inside));
+    }
+    if (word.length > 1 && word.length <= LONGEST_INSIDE_INITIALS)
+      this.allInitials.holding(word, (item) => this.lower(item, INITIALS.inside));
+  }
+
+  /** The beginnings of two words of one name, typed together: "copla" for Copper Plate. */
+  private priceBeginnings(word: string): void {
+    if (word.length < 2 * SHORTEST_PART || word.length > LONGEST_PARTS) return;
+    for (let at = SHORTEST_PART; at <= word.length - SHORTEST_PART; at++) {
+      const second = this.words.begunBy(word.slice(at));
+      if (second.length === 0) continue;
+      const { marks } = this;
+      marks.fill(0);
+      for (const { word: number } of this.words.begunBy(word.slice(0, at)))
+        this.wordItems.each(number, (posting) => {
+          if ((posting & 3) !== PLACES.more) marks[posting >> 2] = 1;
+        });
+      for (const { word: number } of second)
+        this.wordItems.each(number, (posting) => {
+          if ((posting & 3) === PLACES.later && marks[posting >> 2] === 1)
+            this.lower(posting >> 2, TOGETHER.beginnings);
+        });
+    }
   }
 
   private price(word: number, base: number): void {

@@ -1,8 +1,9 @@
 import uFuzzy from '@leeoniya/ufuzzy';
-import { slipOf } from './one-edit.js';
+import { slipOf } from '../text/one-edit.js';
+import { isWithinTwoEdits } from '../text/two-edits.js';
 
 /** How a typed word met a word of the vocabulary, best first. */
-export const TIERS = ['whole', 'beginning', 'inside', 'slip', 'begun slip', 'loose'] as const;
+export const TIERS = ['whole', 'beginning', 'inside', 'slip', 'begun slip', 'two slips', 'loose'] as const;
 /** How a word was met, the surest first. */
 export type Tier = (typeof TIERS)[number];
 
@@ -16,6 +17,7 @@ export interface Candidate {
 const LEFT_OUT = 2;
 const SHORTEST_INSIDE = 3;
 const SHORTEST_SLIP = 4;
+const SHORTEST_TWO_SLIPS = 8;
 
 /** The distinct words of everything that can be found, and which of them a typed word may stand for. */
 export class Vocabulary {
@@ -73,6 +75,17 @@ export class Vocabulary {
     this.words.forEach((text, word) => {
       const slip = text.length + 1 < typed.length ? null : slipOf(typed, text);
       if (slip !== null) found.push({ word, tier: slip === 'whole' ? 'slip' : 'begun slip' });
+    });
+    return found;
+  }
+
+  /** Words that a long one is two slips of the hand away from. */
+  nearer(typed: string): Candidate[] {
+    const found: Candidate[] = [];
+    if (typed.length < SHORTEST_TWO_SLIPS) return found;
+    this.words.forEach((text, word) => {
+      if (Math.abs(text.length - typed.length) <= 2 && isWithinTwoEdits(typed, text))
+        found.push({ word, tier: 'two slips' });
     });
     return found;
   }

@@ -54,6 +54,10 @@ export function foldedWords(name: string): string[] {
     .filter((word) => word !== '');
 }
 
+/** What stands between blanks and punctuation, folded, where capitals part it into several words: "EchoBox Verb" → ["echobox"]. */
+export const foldedChunks = (name: string): string[] =>
+  (name.match(/[\p{L}\p{N}]*\p{Ll}\p{Lu}[\p{L}\p{N}]*|\p{Lu}{2,}\p{Ll}[\p{L}\p{N}]*/gu) ?? []).map(fold);
+
 /** All letters and digits of a name, folded and joined: "TX-73 Reverb" → "tx73reverb". */
 export const joined = (name: string): string => fold(name).replace(/[^\p{L}\p{N}]+/gu, '');
 

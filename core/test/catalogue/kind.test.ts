@@ -51,7 +51,10 @@ describe('what the ports leave no doubt about', () => {
     [ports(0, 2, true), 'instrument'],
     [ports(2, 2, false), 'audio-effect'],
     [ports(0, 0, true, true), 'midi-effect'],
-    [ports(0, 1, false), null],
+    [ports(0, 1, false), 'tool'],
+    [ports(0, 0, false), 'tool'],
+    [ports(0, 0, false, true), 'midi-effect'],
+    [ports(1, 0, false), 'tool'],
   ])('%j is %s', (facts, role) => expect(kind('Saltlamp', facts).role).toBe(role));
 
   it('a synth that declares itself an effect is an instrument, and the contradiction is told', () => {
@@ -82,7 +85,7 @@ describe('what the name says', () => {
     ['Toy Piano', ['piano'], 'strong'],
     ['Ringmod', ['ring-modulator'], 'strong'],
     ['Vestry Plate', ['reverb'], 'likely'],
-    ['LUFS Meter', ['level-meter', 'loudness-meter'], 'strong'],
+    ['LUFS Meter', ['loudness-meter'], 'strong'],
     ['Tuner', ['tuner'], 'strong'],
   ])('%s is %j', (name, types, typeGrade) => expect(kind(name)).toMatchObject({ types, typeGrade }));
 
@@ -135,5 +138,93 @@ describe('what the name says', () => {
       { for: { type: 'compressor' }, from: 'name', grade: 'strong', words: 'comp', format: null },
       { for: { role: 'audio-effect' }, from: 'name', grade: 'strong', words: 'comp', format: null },
     ]);
+  });
+});
+
+describe('which evidence wins', () => {
+  const lv2 = (declaredTypes: string[], facts: Partial<BuildFacts> = {}) => ({
+    ...ports(2, 2, false),
+    declaredTypes,
+    ...facts,
+  });
+
+  // Common practice: the noun of a name stands last in its head, before a dash, "with", "for" or a bracket.
+  it.each<[string, Partial<BuildFacts>, string[]]>([
+    ['Saltlamp Oscillator with Gate', ports(1, 1, false), ['test-generator']],
+    ['Vestry - Compressor for drums and reverb', {}, ['compressor']],
+    ['Saltlamp Compressor (with filter)', {}, ['compressor']],
+    ['Allpass Delay Line', {}, ['delay']],
+    ['Chorus/Flanger', {}, ['chorus', 'flanger']],
+    ['Compressor and Limiter', {}, ['compressor', 'limiter']],
+    ['Vestry Sidechain Gate', {}, ['gate']],
+    ['Delay Compensator', { declaredTypes: ['Fx', 'Delay'] }, ['utility']],
+    // A class that the noun contradicts is overruled, and a broad one gives way to it.
+    ['Vestry Vocoder', lv2(['FilterPlugin']), ['vocoder']],
+    ['Copper Grains', lv2(['DelayPlugin']), ['granular']],
+    ['Vestry De-Esser', lv2(['CompressorPlugin']), ['de-esser']],
+    ['Vestry Gate', lv2(['ExpanderPlugin']), ['gate']],
+    // Bands make one type of what they are bands of.
+    ['Vestry Multiband Gate', lv2(['ExpanderPlugin']), ['multiband-dynamics']],
+    ['Vestry MultiBand Compressor', {}, ['multiband-dynamics']],
+    ['Vestry Multiband Delay', {}, ['delay']],
+    // Coarse words count where nothing else tells.
+    ['Saltlamp', { format: 'VST2', declaredTypes: ['mastering'] }, ['mastering-chain']],
+    ['Vestry Gate', { format: 'VST2', declaredTypes: ['mastering'] }, ['gate']],
+    ['Saltlamp', lv2(['UtilityPlugin']), ['utility']],
+    ['Copper Scope', lv2(['UtilityPlugin']), ['utility']],
+    // What the description and a usual word agree in beats the class of another family.
+    ['Vestry Plate', lv2(['DistortionPlugin'], { description: 'A reverb of sheet metal' }), ['reverb']],
+    ['Tube Delay', lv2(['DelayPlugin']), ['delay', 'saturation']],
+  ])('%s %j is %j', (name, facts, types) => expect(kind(name, facts).types).toEqual(types));
+
+  it.each<[string, Partial<BuildFacts>, string, string[]]>([
+    // Where no sound comes out, a class that is said of every effect says nothing (LV2 classes, CV ports).
+    ['Saltlamp Sum', { ...ports(0, 0, false), declaredTypes: ['UtilityPlugin'] }, 'tool', ['utility']],
+    ['ADSR Envelope', { ...ports(0, 0, false), declaredTypes: ['EnvelopePlugin'] }, 'tool', ['envelope-lfo']],
+    ['ADSR Envelope', ports(1, 1, false), 'tool', ['envelope-lfo']],
+    ['16 Step Sequencer', ports(0, 0, false), 'tool', ['control-signal']],
+    ['Copper Oscilloscope', lv2(['UtilityPlugin']), 'tool', ['oscilloscope']],
+    [
+      'Note Event Map',
+      { ...ports(0, 0, true, true), declaredTypes: ['UtilityPlugin'] },
+      'midi-effect',
+      ['note-mapper'],
+    ],
+    // For a MIDI effect "delay" and "filter" mean notes.
+    ['Weft Delay', { ...ports(0, 0, true, true), declaredTypes: ['MIDIPlugin'] }, 'midi-effect', ['midi-delay']],
+    ['Weft Filter', { ...ports(0, 0, true, true), declaredTypes: ['MIDIPlugin'] }, 'midi-effect', ['note-filter']],
+    ['Weft Thru', { ...ports(0, 0, true, true), declaredTypes: ['MIDIPlugin'] }, 'midi-effect', ['utility']],
+    ['Copper Click', { ...ports(0, 1, false), description: 'A metronome' }, 'tool', ['metronome']],
+  ])('%s %j is a %s: %j', (name, facts, role, types) => expect(kind(name, facts)).toMatchObject({ role, types }));
+
+  it('context decides what a word means', () => {
+    expect(kind('Vestry Amplifier', ports(1, 1, false)).types).toEqual(['utility']);
+    expect(kind('Vestry Guitar Amplifier', ports(1, 1, false)).types).toEqual(['amp-simulator']);
+    expect(kind('Vestry Amplifier', lv2(['SimulatorPlugin'])).types).toEqual(['amp-simulator']);
+    // So many channels carry an ambisonic order: (order + 1) squared.
+    expect(kind('Saltlamp Decoder', ports(16, 2, false)).types).toEqual(['ambisonic-decoder']);
+    expect(kind('B-Format Rotation', ports(4, 4, false)).types).toEqual(['ambisonic-rotator']);
+    expect(kind('Saltlamp Decoder', ports(2, 2, false)).typeGrade).toBe('likely');
+  });
+
+  it('compounds of trade words, written as one or as two', () => {
+    expect(kind('Echoverb').types).toEqual(['reverb']);
+    expect(kind('Saltverb').types).toEqual(['reverb']);
+    expect(kind('De Noiser').types).toEqual(['restoration']);
+    expect(kind('saltsynth').types).toEqual(['synth']);
+    expect(kind('Declipper').types).toEqual(['restoration']);
+    for (const name of ['Navigate', 'Parameter', 'Insight']) expect(kind(name).types).toEqual([]);
+  });
+
+  it('the longest of several given names tells most, and the end of an identifier a little', () => {
+    const builds = [
+      build({ name: 'Eq10 - Ten bands', sources: { name: 'asked' } }),
+      build({ name: 'SL One', format: 'LV2', identifier: 'urn:salt#flanger' }),
+    ];
+    expect(workOutKind('SL', builds).types).toEqual(['eq']);
+    expect(workOutKind('SL', [build({ name: 'SL', format: 'LV2', identifier: 'urn:salt#flanger' })])).toMatchObject({
+      types: ['flanger'],
+      typeGrade: 'likely',
+    });
   });
 });

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { Finder } from '../../src/search/find-plugins';
 import { facetOf, narrow } from '../../src/search/narrow';
-import { slipOf } from '../../src/search/one-edit';
+import { slipOf } from '../../src/text/one-edit';
+import { isWithinTwoEdits } from '../../src/text/two-edits';
 import { foldedWords, wordsOf } from '../../src/text/words';
 
 const studio = [
@@ -51,23 +52,73 @@ describe('what people type finds what they mean', () => {
   });
 });
 
-describe('one slip of the hand (Damerau 1964: one letter wrong, missing, too many, or two swapped)', () => {
-  /** The distance by its textbook table (optimal string alignment), to hold the quick way to. */
-  function distance(a: string, b: string): number {
-    const d = Array.from({ length: a.length + 1 }, (_, i) =>
-      Array.from({ length: b.length + 1 }, (_x, j) => (i === 0 ? j : j === 0 ? i : 0)),
+describe('what people type in ways of their own', () => {
+  const more = [
+    ['EchoBox Verb', 'Tollgate Sound'],
+    ['Verbena Box', 'Lintel'],
+    ['Copper Shelf Compressor', 'Copperhat'],
+    ['Marsh Low Pass Ladder', 'Plumbago'],
+    ['Bellowsmantle Spectrograph', 'Plumbago'],
+    ['Thunder 240', 'Pebbledash'],
+    ['TallowPanner', 'Nightjar Works'],
+  ].map(([name = '', vendor = '']) => ({ name, more: vendor }));
+  const finder = new Finder([...studio, ...more]);
+  const found = (typed: string, sure = false): string[] => finder.find(typed, sure).map((one) => one.name);
+
+  it.each([
+    ['a name of joined capitals as one word of several', 'verb echobox', 'EchoBox Verb'],
+    ['beginnings of two words together', 'copla', 'Copper Plate'],
+    ['beginnings of two words together, and another', 'mallo ladder', 'Marsh Low Pass Ladder'],
+    ['beginnings of two words together, and another', 'coshe comp', 'Copper Shelf Compressor'],
+    ['initials of some words and the whole of another', 'marsh lp ladder', 'Marsh Low Pass Ladder'],
+    ['two slips in a long word', 'bellowmsantel spectrograph', 'Bellowsmantle Spectrograph'],
+    ['a slip in a word joined with its number', 'thumder240', 'Thunder 240'],
+    ["a slip in the vendor's name beside a right word", 'spectrograph plumbgao', 'Bellowsmantle Spectrograph'],
+    ['consonants of a name of joined capitals', 'tllwpnnr', 'TallowPanner'],
+    ['a word that fits nothing beside one that fits', 'wonderful vestry', 'Vestry Plate'],
+    ['two words that fit nothing beside one that fits', 'that wonderful sequencer', 'Sequencer'],
+  ])('%s: %s', (_how, typed, name) => expect(found(typed)[0]).toBe(name));
+
+  it('what fits all words comes before what fits some, and what was typed right is not mixed with what might be meant', () => {
+    expect(found('copper plate')).toEqual(['Copper Plate']);
+    expect(found('copper wonderful')).toEqual(expect.arrayContaining(['Copper Plate', 'Copper Shelf EQ']));
+    expect(found('verb')).toEqual(['EchoBox Verb', 'Verbena Box']);
+    // Where Enter acts on the first result, nothing is found that was maybe meant.
+    expect(found('copla', true)).toEqual([]);
+    expect(found('wonderful vestry', true)).toEqual([]);
+  });
+});
+
+/** The distance by its textbook table (optimal string alignment), to hold the quick ways to. */
+function distance(a: string, b: string): number {
+  const d = Array.from({ length: a.length + 1 }, (_, i) =>
+    Array.from({ length: b.length + 1 }, (_x, j) => (i === 0 ? j : j === 0 ? i : 0)),
+  );
+  const at = (i: number, j: number): number => d[i]?.[j] ?? 0;
+  for (let i = 1; i <= a.length; i++)
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1] ? 0 : 1;
+      let best = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + same);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) best = Math.min(best, at(i - 2, j - 2) + 1);
+      (d[i] ?? [])[j] = best;
+    }
+  return at(a.length, b.length);
+}
+
+describe('two slips of the hand in a long word', () => {
+  const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 9 });
+
+  it('are told exactly where the textbook distance is at most two', () => {
+    fc.assert(
+      fc.property(word, word, (typed, target) => {
+        expect(isWithinTwoEdits(typed, target)).toBe(distance(typed, target) <= 2);
+      }),
+      { seed: 20261130, numRuns: 5000 },
     );
-    const at = (i: number, j: number): number => d[i]?.[j] ?? 0;
-    for (let i = 1; i <= a.length; i++)
-      for (let j = 1; j <= b.length; j++) {
-        const same = a[i - 1] === b[j - 1] ? 0 : 1;
-        let best = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + same);
-        if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
-          best = Math.min(best, at(i - 2, j - 2) + 1);
-        (d[i] ?? [])[j] = best;
-      }
-    return at(a.length, b.length);
-  }
+  });
+});
+
+describe('one slip of the hand (Damerau 1964: one letter wrong, missing, too many, or two swapped)', () => {
   const word = fc.string({ unit: fc.constantFrom('a', 'b', 'c'), minLength: 1, maxLength: 6 });
 
   it('is told exactly where the textbook distance is at most one', () => {

@@ -53,7 +53,7 @@ export async function arrangedPlugins(
     const own = { bank, name, title: item.name, found: item.found, places: placesOf(state, drawers, item.id) };
     presets.set(pluginId, [...(presets.get(pluginId) ?? []), own]);
   }
-  return plugins.map(({ naming, aside, contradictions: _sentences, preset: _none, ...plugin }) => ({
+  return plugins.map(({ naming, aside, contradictions: _sentences, calledToo: _names, preset: _none, ...plugin }) => ({
     ...plugin,
     nickname: naming?.nickname ?? null,
     stripLabel: naming?.stripLabel ?? null,

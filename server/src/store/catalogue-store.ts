@@ -4,10 +4,11 @@ import { byPreference } from '@clever-drawer/core/catalogue/preference';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import { buildKey } from '@clever-drawer/core/identity/build-key';
+import { proposeVendors } from '@clever-drawer/core/identity/propose-vendors';
 import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
 import type { BuildId, BuildKey, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
-import { compareNames } from '@clever-drawer/core/text/words';
+import { compareNames, joined } from '@clever-drawer/core/text/words';
 import type { BuildView, CatalogueView, PluginDetail, PluginView, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { isUuid } from '../http/checked.js';
@@ -51,11 +52,15 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
     [computerId],
   );
   const buildsOf = new Map<string, BuildView[]>();
+  const namesOf = new Map<string, Set<string>>();
   for (const { pluginId, identifier, name, ...rest } of builds) {
     const build: BuildView = { ...rest, key: buildKey({ format: rest.format, identifier, name }) };
     const own = buildsOf.get(pluginId);
     if (own === undefined) buildsOf.set(pluginId, [build]);
     else own.push(build);
+    const names = namesOf.get(pluginId);
+    if (names === undefined) namesOf.set(pluginId, new Set([name]));
+    else names.add(name);
   }
   const kept = plugins.every((plugin) => buildsOf.has(plugin.id)) ? new Set<string>() : await keptPlugins(db);
   const views = plugins
@@ -67,6 +72,7 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
         found: own.some((build) => build.found),
         arrivedAt: arrivals.get(plugin.id) ?? '',
         loads: loads.get(plugin.id) ?? 0,
+        calledToo: otherNames(plugin.name, namesOf.get(plugin.id)),
         builds: own,
       };
     });
@@ -79,6 +85,20 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
     firstArrival,
     plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)),
   };
+}
+
+/** So many further names of a plugin are kept to be found by; a plugin of many variants has one for each. */
+const MOST_NAMES = 6;
+
+/** Names that read otherwise than the shown one. */
+function otherNames(name: string, given: ReadonlySet<string> | undefined): string[] {
+  // Most plugins have one name, and it is the one that is shown.
+  if (given === undefined || (given.size === 1 && given.has(name))) return [];
+  const shown = joined(name);
+  return [...given]
+    .filter((one) => joined(one) !== shown)
+    .sort()
+    .slice(0, MOST_NAMES);
 }
 
 type Named = Pick<BuildFacts, 'identifier' | 'name'>;
@@ -164,6 +184,16 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
     [computerId],
   );
   const byHand = new Set((await rowsOf(db, computerId, 'vendorSpelling')).map((row) => row.id));
+  const listed = plugins.map(({ name, plugins: count }) => {
+    const own = rows.filter((row) => row.name === name).map((row) => row.written);
+    return {
+      name,
+      plugins: count,
+      written: own,
+      byHand: own.some((written) => byHand.has(shownVendor(written) ?? '')),
+    };
+  });
+  const proposals = new Map(proposeVendors(listed).map((one) => [one.name, one]));
   return plugins
     .map(({ name, plugins: count }) => {
       const spellings = new Map<string, number>();
@@ -172,7 +202,13 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
         if (spelling !== null) spellings.set(spelling, (spellings.get(spelling) ?? 0) + row.builds);
       }
       const views = [...spellings].map(([spelling, builds]) => ({ spelling, builds, byHand: byHand.has(spelling) }));
-      return { name, plugins: count, spellings: views.sort((a, b) => b.builds - a.builds) };
+      const proposal = proposals.get(name);
+      return {
+        name,
+        plugins: count,
+        spellings: views.sort((a, b) => b.builds - a.builds),
+        maybe: proposal === undefined ? null : { name: proposal.of, reason: proposal.reason },
+      };
     })
     .sort((a, b) => compareNames(a.name, b.name));
 }

@@ -16,6 +16,9 @@ export type ChosenPlugin = PluginView & Chosen;
 /** A plugin, or a preset of one with all that is known of its plugin. */
 export type ChosenItem = ItemOf<ChosenPlugin>;
 
+/** Whether an item is a plugin itself and no preset of one. */
+export const isPlugin = (item: ChosenItem): item is ChosenPlugin => item.preset === null;
+
 /** The catalogue with a way to each plugin by its id. */
 export interface Catalogue {
   readonly revision: number;

@@ -7,14 +7,15 @@ import type { ChosenItem } from './queries';
 export function searchTextOf({
   name,
   givenName,
+  calledToo,
   vendor,
   types,
   naming,
   preset,
-}: Pick<ChosenItem, 'name' | 'givenName' | 'vendor' | 'types' | 'naming' | 'preset'>): SearchText {
+}: Pick<ChosenItem, 'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset'>): SearchText {
   if (preset !== null) return presetText(preset, name, givenName, vendor, naming?.tags ?? []);
   return {
-    names: name === givenName ? [name] : [name, givenName],
+    names: [...(name === givenName ? [name] : [name, givenName]), ...calledToo],
     more: [
       ...(vendor === null ? [] : [vendor]),
       ...types.map((type) => TYPE_TREE[type].label),

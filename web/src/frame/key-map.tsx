@@ -34,6 +34,7 @@ const GROUPS: readonly Group[] = [
       ['T', 'to file: one after the other, with proposals'],
       ['G', 'pictures on and off'],
       ['Alt ↑ ↓, Alt Home, Alt End', 'move on the one tray that is listed'],
+      ['J', 'join what is possibly the same, when all about it is shown'],
       ['Enter', 'show all about it'],
       ['Esc', 'clear the selection'],
     ],

@@ -26,6 +26,7 @@ export function VendorPanel() {
         </PlainButton>
       </div>
       <JoinVendors vendors={vendors} />
+      <MaybeOne vendors={vendors} />
       {several.length === 0 && !all && <p className="quiet">Every vendor is spelled in one way.</p>}
       <ul className="vendor-rows">
         {(all ? vendors : several).map((vendor) => (
@@ -73,6 +74,39 @@ function VendorRow({ vendor }: { vendor: VendorView }) {
         </ul>
       )}
     </li>
+  );
+}
+
+/** Vendors that may be one, each with the reason: joined or kept apart with one click, and undone like any change. */
+function MaybeOne({ vendors }: { vendors: readonly VendorView[] }) {
+  const changes = useChanges(useComputer().id);
+  const proposed = vendors.flatMap((vendor) => (vendor.maybe === null ? [] : [{ ...vendor, maybe: vendor.maybe }]));
+  if (proposed.length === 0) return null;
+  const say = ({ spellings }: VendorView, name: string, apart: boolean): void =>
+    void changes.make({ kind: 'name-vendor', spellings: spellings.map((one) => one.spelling), name, apart });
+  return (
+    <>
+      <h3>Possibly the same vendor</h3>
+      <ul className="plain-list">
+        {proposed.map((vendor) => (
+          <li key={vendor.name} className={styles.maybeOne}>
+            <bdi>{vendor.name}</bdi> and <bdi>{vendor.maybe.name}</bdi>
+            <div>
+              <span className="quiet">{vendor.maybe.reason}</span>
+              <PlainButton
+                aria-label={`Join ${vendor.name} to ${vendor.maybe.name}`}
+                onClick={() => say(vendor, vendor.maybe.name, false)}
+              >
+                Join
+              </PlainButton>
+              <PlainButton aria-label={`Keep ${vendor.name} apart`} onClick={() => say(vendor, vendor.name, true)}>
+                Keep apart
+              </PlainButton>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

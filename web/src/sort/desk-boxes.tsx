@@ -62,7 +62,7 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
       );
     // What is put right or set aside is the plugin, whichever preset of it was chosen.
     case 'right':
-      return <PutRightBox plugins={own} state={state} changes={changes} close={close} />;
+      return <PutRightBox plugins={own} items={catalogue.items} state={state} changes={changes} close={close} />;
     case 'aside':
       return <AsideBox plugins={own} catalogue={catalogue} state={state} changes={changes} close={close} />;
     case 'names':

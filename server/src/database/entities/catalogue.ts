@@ -1,5 +1,5 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
-import type { Grade } from '@clever-drawer/core/catalogue/kind';
+import type { Grade } from '@clever-drawer/core/catalogue/evidence';
 import type { Role } from '@clever-drawer/core/catalogue/role';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';

@@ -1,5 +1,5 @@
 import type { PluginDetail } from '@clever-drawer/contract/responses';
-import type { Evidence, Grade } from '@clever-drawer/core/catalogue/kind';
+import type { Evidence, Grade } from '@clever-drawer/core/catalogue/evidence';
 import { ROLE_LABELS } from '@clever-drawer/core/catalogue/role';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import styles from './plugin.module.css';
@@ -72,5 +72,7 @@ function inWords({ from, words, format }: Evidence): string {
       return `its name says “${words}”`;
     case 'description':
       return `its description says “${words}”`;
+    case 'identifier':
+      return `its identifier ends in “${words}”`;
   }
 }

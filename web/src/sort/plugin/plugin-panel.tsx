@@ -20,6 +20,7 @@ import { BuildGroups } from './build-groups';
 import { pathInWords } from '../drawer/drawer-box';
 import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
+import { MaybeSame } from './maybe-same';
 import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
 import { PlainButton } from '../../parts/plain-button';
@@ -125,6 +126,7 @@ function About({
       </p>
       <Places id={plugin.id} state={state} catalogue={catalogue} />
       <KindEvidence plugin={plugin} />
+      <MaybeSame plugin={plugin} catalogue={catalogue} />
       <PresetList plugin={plugin} state={state} chosen={chosen} choose={choose} />
       {isElsewhere(plugin) ? (
         <p className="quiet">

@@ -1,8 +1,9 @@
-import { useState, type SubmitEvent } from 'react';
+import { useMemo, useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import type { PluginView } from '@clever-drawer/contract/responses';
+import { isPlugin, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
+import { lessonOf, type Lesson, type Pupil } from '@clever-drawer/core/catalogue/lesson';
 import { ROLE_LABELS, ROLES, type Role } from '@clever-drawer/core/catalogue/role';
 import {
   FAMILIES,
@@ -12,6 +13,7 @@ import {
   type FamilyId,
   type TypeId,
 } from '@clever-drawer/core/catalogue/type-tree';
+import type { PluginId } from '@clever-drawer/core/ids';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Intent, Right } from '@clever-drawer/core/chests/intent';
 import { useVendors } from '../../catalogue/queries';
@@ -26,11 +28,14 @@ const BACK = '-';
 /** Puts role, type and vendor of the chosen plugins right, or joins them to one. What is left alone stays as it is for each. */
 export function PutRightBox({
   plugins,
+  items,
   state,
   changes,
   close,
 }: {
-  plugins: readonly PluginView[];
+  plugins: readonly ChosenPlugin[];
+  /** The whole catalogue: a correction may be true for others too. */
+  items: readonly ChosenItem[];
   state: Arrangement;
   changes: Changes;
   close: () => void;
@@ -41,12 +46,20 @@ export function PutRightBox({
   const [further, setFurther] = useState<string>(LEAVE);
   const [vendor, setVendor] = useState('');
   const [into, setInto] = useState<string>(LEAVE);
+  const [too, setToo] = useState<ReadonlySet<PluginId>>(new Set());
   const vendors = useVendors(useComputer().id).data ?? [];
   const ids = plugins.map((plugin) => plugin.id);
   const isPutRight = plugins.some((plugin) => state.choice.has(plugin.id));
   const fitting = TYPE_IDS.filter(
     (type) => role === LEAVE || role === BACK || TYPE_TREE[type].roles.includes(role as Role),
   );
+
+  const all = useMemo(() => items.filter(isPlugin), [items]);
+  const lesson =
+    only === undefined || main === LEAVE || main === BACK
+      ? null
+      : lessonOf(asPupil(state)(only), main as TypeId, all.map(asPupil(state)));
+  const taught = (lesson?.pluginIds ?? []).filter((one) => too.has(one));
 
   const right: Right = {
     ...(role === LEAVE ? {} : { role: role === BACK ? null : (role as Role) }),
@@ -59,6 +72,12 @@ export function PutRightBox({
     if (nothing) return;
     const target = plugins.find((plugin) => plugin.id === into);
     const intents: Intent[] = Object.keys(right).length > 0 ? [{ kind: 'put-right', pluginIds: ids, right }] : [];
+    // The same for others goes in with it: one step, which one undo takes back.
+    if (taught.length > 0) {
+      const { vendor: own, ...same } = right;
+      if (own === undefined) intents[0] = { kind: 'put-right', pluginIds: [...ids, ...taught], right };
+      else intents.push({ kind: 'put-right', pluginIds: taught, right: same });
+    }
     if (target !== undefined) {
       const others = plugins.filter((plugin) => plugin !== target);
       const builds = others.flatMap((plugin) => plugin.builds.map(({ id, key }) => ({ id, key, pluginId: plugin.id })));
@@ -99,6 +118,9 @@ export function PutRightBox({
             further={further}
             setFurther={setFurther}
           />
+          {lesson !== null && (
+            <SameForOthers lesson={lesson} type={main as TypeId} all={all} too={too} setToo={setToo} />
+          )}
           <Form.Label htmlFor="right-vendor">Vendor</Form.Label>
           <Form.Control
             id="right-vendor"
@@ -133,11 +155,73 @@ export function PutRightBox({
         <Modal.Footer>
           {isPutRight && <PlainButton onClick={takeBack}>Take all of it back</PlainButton>}
           <Button type="submit" disabled={nothing}>
-            Put right
+            {taught.length === 0 ? 'Put right' : `Put ${String(taught.length + ids.length)} plugins right`}
           </Button>
         </Modal.Footer>
       </Form>
     </Modal>
+  );
+}
+
+const asPupil =
+  (state: Arrangement) =>
+  ({ id, givenName, vendor, types }: ChosenPlugin): Pupil => ({
+    id,
+    name: givenName,
+    vendor,
+    types,
+    corrected: state.choice.get(id)?.types != null,
+  });
+
+interface SameForOthersProps {
+  readonly lesson: Lesson;
+  readonly type: TypeId;
+  readonly all: readonly ChosenPlugin[];
+  readonly too: ReadonlySet<PluginId>;
+  readonly setToo: (ids: ReadonlySet<PluginId>) => void;
+}
+
+/** The others that the same correction may be true for, each to be looked at and taken or left. */
+function SameForOthers({ lesson, type, all, too, setToo }: SameForOthersProps) {
+  const { word, vendor, pluginIds } = lesson;
+  const wanted = new Set<PluginId>(pluginIds);
+  const others = all.filter((plugin) => wanted.has(plugin.id));
+  const every = others.every((plugin) => too.has(plugin.id));
+  const take = (id: PluginId, isTaken: boolean): void => {
+    const next = new Set(too);
+    if (isTaken) next.add(id);
+    else next.delete(id);
+    setToo(next);
+  };
+  const count = others.length === 1 ? 'One more plugin' : `${String(others.length)} more plugins`;
+  const whose = vendor === null ? '' : ` of ${vendor}`;
+  return (
+    <fieldset className={styles.sameForOthers}>
+      <legend>
+        {count}
+        {whose} {others.length === 1 ? 'says' : 'say'} “{word}” in {others.length === 1 ? 'its' : 'their'} name:{' '}
+        {TYPE_TREE[type].label} too?
+      </legend>
+      {others.length > 1 && (
+        <Form.Check
+          id="same-for-all"
+          label="all of them"
+          checked={every}
+          onChange={() => setToo(every ? new Set() : wanted)}
+        />
+      )}
+      <div className={styles.others}>
+        {others.map((plugin) => (
+          <Form.Check
+            key={plugin.id}
+            id={`same-${plugin.id}`}
+            label={vendor === null ? `${plugin.name} (${plugin.vendor ?? 'vendor not known'})` : plugin.name}
+            checked={too.has(plugin.id)}
+            onChange={(event) => take(plugin.id, event.target.checked)}
+          />
+        ))}
+      </div>
+    </fieldset>
   );
 }
 

@@ -1,0 +1,47 @@
+import memoizeOne from 'memoize-one';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { possiblySame } from '@clever-drawer/core/catalogue/possibly-same';
+import type { PluginDetail } from '@clever-drawer/contract/responses';
+import { useChanges } from '../../arrangement/changes';
+import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
+import { useComputer } from '../../lib/use-computer';
+import { PlainButton } from '../../parts/plain-button';
+import styles from './plugin.module.css';
+
+const sameIn = memoizeOne((items: readonly ChosenItem[]) =>
+  possiblySame(
+    items.filter(isPlugin).map(({ id, givenName, vendor, calledToo }) => ({ id, name: givenName, vendor, calledToo })),
+  ),
+);
+
+/** Plugins that this one may be, and why they were left apart; J joins the first of them. */
+export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalogue: ChosenCatalogue }) {
+  const changes = useChanges(useComputer().id);
+  const others = (sameIn(catalogue.items).get(plugin.id) ?? []).flatMap(({ other, reason }) => {
+    const found = catalogue.byId.get(other) as ChosenPlugin | undefined;
+    return found === undefined || found.builds.length === 0 ? [] : [{ other: found, reason }];
+  });
+  const join = ({ id, builds }: ChosenPlugin): void =>
+    void changes.make({
+      kind: 'join-plugins',
+      intoId: plugin.id,
+      pluginIds: [id],
+      builds: builds.map((build) => ({ id: build.id, key: build.key, pluginId: id })),
+    });
+  const [first] = others;
+  useHotkeys('j', () => first !== undefined && join(first.other), { enabled: first !== undefined, useKey: true });
+  if (others.length === 0) return null;
+  return (
+    <ul className={styles.maybeSame}>
+      {others.map(({ other, reason }, index) => (
+        <li key={other.id}>
+          Possibly the same as <b>{other.name}</b>{' '}
+          <span className="quiet">
+            {other.vendor ?? 'vendor not known'} · {reason}
+          </span>{' '}
+          <PlainButton onClick={() => join(other)}>{index === 0 && <kbd>J</kbd>} join</PlainButton>
+        </li>
+      ))}
+    </ul>
+  );
+}
