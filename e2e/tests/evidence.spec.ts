@@ -133,20 +133,12 @@ test('a correction teaches: the others that say the same word are shown, taken w
   await saved(page);
   await expect(row(page, 'Buttonquay Comp').getByRole('img', { name: 'limiter' })).toBeVisible();
   await page.keyboard.press('Escape');
-  const undo = page.getByRole('button', { name: new RegExp(`^Undo: put right the type of ${String(count + 1)} plugins`) });
+  const undo = page.getByRole('button', {
+    name: new RegExp(`^Undo: put right the type of ${String(count + 1)} plugins`),
+  });
   await undo.click();
   await expect(undo).toHaveCount(0);
   await expect(row(page, 'Buttonquay Comp').getByRole('img', { name: 'compressor' })).toBeVisible();
-});
-
-test('vendors that may be one are proposed with the reason, joined with one click, and undone', async ({ page }) => {
-  await page.goto(own.placeOf('intake'));
-  const proposed = page.getByText('they differ in “Records” alone');
-  await expect(proposed).toBeVisible();
-  await page.getByRole('button', { name: /^Join .* to .*/ }).first().click();
-  await expect(proposed).toHaveCount(0);
-  await page.getByRole('button', { name: /^Undo: vendor / }).click();
-  await expect(proposed).toBeVisible();
 });
 
 test('another build is preferred, for one plugin and in general', async ({ page }) => {
@@ -229,4 +221,46 @@ test('a plugin that arrives in a watched folder is announced, and only it is sca
   await expect(outcome(page, 'arrived')).toHaveText('1', { timeout: 30_000 });
   await expect(page.getByText('In the watched folders')).toHaveCount(0, { timeout: 15_000 });
   await page.getByRole('button', { name: /Take .*own-plugins off the list/ }).click();
+});
+
+test('what is not sure is proposed: vendors that may be one in Intake, plugins that may be one in Sort', async ({
+  page,
+}) => {
+  for (const [bundle, vendor] of [
+    ['twin-a', 'Copperhat Records'],
+    ['twin-b', 'Copperhat Records'],
+  ]) {
+    await mkdir(join(folder(), `${String(bundle)}.lv2`), { recursive: true });
+    await writeFile(
+      join(folder(), `${String(bundle)}.lv2`, 'manifest.ttl'),
+      `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n@prefix foaf: <http://xmlns.com/foaf/0.1/> .\n<urn:${String(bundle)}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "Twin Delay" ; doap:maintainer [ foaf:name "${String(vendor)}" ] .`,
+    );
+  }
+  // The test before has taken it off the list.
+  await addFolder(page);
+  await page.getByRole('button', { name: `Scan ${folder()}` }).click();
+  const proposed = page.getByText('they differ in “Records” alone');
+  await expect(proposed).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('button', { name: /^Join Copperhat.* to Copperhat/ }).click();
+  await expect(proposed).toHaveCount(0);
+  await accessible(page);
+  await page.getByRole('button', { name: /^Undo: vendor / }).click();
+  await expect(proposed).toBeVisible();
+
+  await page.goto(own.placeOf('sort'));
+  await page.getByRole('searchbox').fill('twin delay');
+  await expect(page.getByRole('row', { name: /Twin Delay/ })).toHaveCount(2);
+  await page
+    .getByRole('row', { name: /Twin Delay/ })
+    .first()
+    .click();
+  await page.keyboard.press('Enter');
+  const panel = page.getByRole('region', { name: 'About the plugin' });
+  await expect(panel.getByText('the same name by the same vendor, under another identifier')).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('j');
+  await expect(page.getByRole('row', { name: /Twin Delay/ })).toHaveCount(1);
+  await expect(panel.getByText('Possibly the same as')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('row', { name: /Twin Delay/ })).toHaveCount(2);
 });
