@@ -58,7 +58,7 @@ export function decideTypes(gathered: Gathered, role: Role | null): DecidedTypes
       .filter((type) => type !== null)
       .filter(fits)
       .map(own);
-  const said = saidByName(inContext(gathered), fits);
+  const said = saidByName(named, fits);
   const main = said.main === null ? null : own(said.main);
   const likely = said.likely.map(own);
   const declared = mostNamed(from('class', 'declared'));
@@ -101,36 +101,12 @@ export function decideTypes(gathered: Gathered, role: Role | null): DecidedTypes
 const inBands = (type: TypeId, words: readonly string[]): TypeId =>
   IN_BANDS.has(type) && /\bmulti ?band\b/.test(words.join(' ')) ? 'multiband-dynamics' : type;
 
-const AMBISONIC_WORDS = new Set(['ambisonic', 'ambisonics', 'ambi', 'amb', 'hoa', 'fmh', 'uhj', 'bformat']);
-// So many channels carry an ambisonic order: (order + 1) squared. Third order and above are met nowhere else.
-const ORDERS = new Set([16, 25, 36, 49, 64]);
-const GUITAR_WORDS =
-  /\b(?:guitar|bass|tube|valve|cabinet|speaker|overdrive|preamp|distort\w*|crunch|head|stack|tone|channel|gain stage)\b/;
-
-/** Words that mean one thing among certain others count as surely as a phrase of both. */
-function inContext({ named, builds, evidence }: Gathered): Gathered['named'] {
-  const isAmbisonic =
-    named.words.some((word) => AMBISONIC_WORDS.has(word)) ||
-    /\bb format\b/.test(named.words.join(' ')) ||
-    builds.some((build) => ORDERS.has(build.audioInputs ?? 0) || ORDERS.has(build.audioOutputs ?? 0));
-  const texts = [named.words.join(' '), ...builds.map((build) => build.description?.toLowerCase() ?? '')].join(' ');
-  const isGuitar = GUITAR_WORDS.test(texts) || evidence.some((one) => one.words === 'SimulatorPlugin');
-  const segments = named.segments.map((segment) =>
-    segment.map((one) => {
-      if (isAmbisonic && one.type.startsWith('ambisonic-')) return { ...one, grade: 'strong' as const };
-      // An amplifier makes louder, unless it is one for a guitar.
-      if (one.type === 'amp-simulator' && /^ampl/.test(one.text) && !isGuitar)
-        return { ...one, type: 'utility' as const };
-      return one;
-    }),
-  );
-  return { ...named, segments };
-}
-
 /** What is left to say where no word and no class tells: control without sound, and notes that are changed in a way of its own. */
 function byRoleAlone({ builds }: Gathered, role: Role | null): DecidedTypes {
   const isSilent = builds.some((build) => build.audioInputs === 0 && build.audioOutputs === 0);
   if (role === 'tool' && isSilent) return { types: ['control-signal'], grade: 'likely' };
+  // An instrument that does not say what it is like is a synth: whoever sampled or modelled something names it.
+  if (role === 'instrument') return { types: ['synth'], grade: 'likely' };
   if (role === 'midi-effect' && isSilent) return { types: ['utility'], grade: 'likely' };
   return { types: [], grade: 'unknown' };
 }

@@ -6,6 +6,7 @@ import { nameWords, type NameWords } from './name-words.js';
 import type { Role } from './role.js';
 import { tradeWordsIn, type MetWord } from './trade-words.js';
 import { TYPE_TREE, type TypeId } from './type-tree.js';
+import { inContext } from './word-context.js';
 
 /** How sure a role or type is: chosen by the producer, declared by the maker, or worked out. */
 export const GRADES = ['chosen', 'declared', 'strong', 'likely', 'unknown'] as const;
@@ -39,7 +40,7 @@ export const typeIn = (one: Evidence): TypeId | null => ('type' in one.for ? one
 
 /** Gathers what classes, ports, names, descriptions and identifiers say. Of several given names the longest tells most. Never throws. */
 export function gather(name: string, builds: readonly BuildFacts[]): Gathered {
-  const named = nameWords(longestName(name, builds));
+  const named = inContext(nameWords(longestName(name, builds)), builds);
   const evidence = [
     ...builds.flatMap(classEvidence),
     ...builds.flatMap(portEvidence),

@@ -46,7 +46,7 @@ const RATE_WORDS =
   /^(?:audio|control|ar|cr)(?:[\s-]*rates?)?(?:\s+(?:inputs?|controls?|threshold))?$|^(?:\w+:\s*(?:audio|control)(?:,\s*|$))+$/;
 
 // "MS to Stereo", "Mono & Stereo" are names: the channel word belongs to what stands beside it.
-const BINDS_BEFORE = /(?:^|[\s_-])(?:to|in|into|from|and|or|2|for|of|&|\+|->|→|-)[\s_-]+$/i;
+const BINDS_BEFORE = /(?:^|[\s_-])(?:to|in|into|from|and|or|2|for|of|&|\+|->|→)[\s_-]+$/i;
 const BINDS_BEHIND = /^[\s_-]+(?:to|and|or|from|2|in|into|&|\+|->|→)(?:\s|$)/i;
 
 const ARROW = /\b(mono|stereo)\s*(?:=>|->|→)\s*(mono|stereo)?(?=$|[\s)\]])/i;

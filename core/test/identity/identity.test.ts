@@ -269,6 +269,11 @@ describe('the name that a list shows', () => {
     ]);
   });
 
+  it('variants are one also where a tagline says so', () => {
+    const both = names(lv2('Eq10 - Ten bands', ports(1, 1)), lv2('Eq10X2 - Stereo ten bands', ports(2, 2)));
+    expect(both).toEqual(['Eq10: 2']);
+  });
+
   it('a version with a sidechain keeps a line of its own, next to the one without', () => {
     expect(names(lv2('Gate', ports(2, 2)), lv2('Sidechain Gate', ports(4, 2)))).toEqual([
       'Gate Sidechain: 1',
