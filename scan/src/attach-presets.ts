@@ -1,12 +1,12 @@
 import { bankOfFile, byBankAndName, keptPresetName } from '@clever-drawer/core/catalogue/plugin-presets';
-import { PRESETS_KEPT, type BuildFacts, type PresetFacts } from '@clever-drawer/core/facts/build-facts';
+import { overlay, PRESETS_KEPT, type BuildFacts, type PresetFacts } from '@clever-drawer/core/facts/build-facts';
 import type { Format } from '@clever-drawer/core/facts/format';
 import type { FoundPreset, Reading } from '@clever-drawer/core/facts/place';
 
 /** Formats whose presets are looked for on disk. */
 const WITH_PRESETS: ReadonlySet<Format> = new Set(['LV2', 'VST3', 'AU']);
 
-/** The builds of all readings with their presets, which may live in other bundles and folders than the plugin that they are for. */
+/** The builds of all readings with what other bundles and folders say of them: their presets, and the maker of their project. */
 export function withPresets(readings: readonly Reading[]): BuildFacts[] {
   const found = new Map<string, Map<string, FoundPreset>>();
   for (const preset of readings.flatMap((reading): readonly FoundPreset[] => reading.presets ?? [])) {
@@ -14,9 +14,17 @@ export function withPresets(readings: readonly Reading[]): BuildFacts[] {
     if (own === undefined) found.set(preset.appliesTo, new Map([[preset.key, preset]]));
     else own.set(preset.key, preset);
   }
-  return readings.flatMap((reading) =>
-    reading.builds.map((build) => withOwn(build, found.get(build.identifier ?? ''))),
+  const makers = new Map(
+    readings.flatMap((reading) => reading.projects ?? []).map(({ project, maker }) => [project, maker]),
   );
+  return readings.flatMap((reading) => {
+    const ofProjects = new Map((reading.ofProjects ?? []).map(({ identifier, project }) => [identifier, project]));
+    return reading.builds.map((build) => {
+      const maker = makers.get(ofProjects.get(build.identifier ?? '') ?? '');
+      const made = maker === undefined || build.vendor !== null ? build : overlay(build, { vendor: maker }, 'manifest');
+      return withOwn(made, found.get(build.identifier ?? ''));
+    });
+  });
 }
 
 function withOwn(build: BuildFacts, own: ReadonlyMap<string, FoundPreset> | undefined): BuildFacts {

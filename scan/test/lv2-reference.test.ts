@@ -54,7 +54,9 @@ describe("Debian's LV2 bundles, as liblilv reads them", () => {
     expect(result.faults).toEqual([]);
   });
 
-  it.each(lilvSays)('$identifier', ({ class: kind, ...facts }) => {
+  it.each(lilvSays)('$identifier', ({ class: kind, vendor, ...told }) => {
+    // liblilv looks for a plugin's project in its own bundle alone; the specification's describes that of the examples.
+    const facts = vendor === null ? told : { ...told, vendor };
     const build = result.builds.find((one) => one.identifier === facts.identifier);
     expect(build).toMatchObject(facts);
     // lilv settles on one class, and on "Plugin" itself when none is declared.

@@ -134,6 +134,25 @@ describe('a scan', () => {
     expect((await scan()).builds).toMatchObject([{ name: 'Good', presets: 1 }]);
   });
 
+  it('takes the maker of a project that another bundle describes, and a brand before the person behind it', async () => {
+    const foaf = '@prefix foaf: <http://xmlns.com/foaf/0.1/> .\n@prefix host: <urn:some-host#> .\n';
+    await put(
+      'good.lv2/manifest.ttl',
+      `${PREFIXES}${foaf}<urn:good> a lv2:Plugin ; doap:name "Good" ; lv2:project <urn:wagon> .`,
+    );
+    await put(
+      'branded.lv2/manifest.ttl',
+      `${PREFIXES}${foaf}<urn:b> a lv2:Plugin ; doap:name "Branded" ; host:brand "Copperhat" ; doap:maintainer [ foaf:name "Ada Rook" ] .`,
+    );
+    await put('words.lv2/manifest.ttl', `${PREFIXES}${foaf}<urn:wagon> a doap:Project ; rdfs:seeAlso <meta.ttl> .`);
+    await put('words.lv2/meta.ttl', `${PREFIXES}${foaf}<urn:wagon> doap:maintainer [ foaf:name "Puppet Wagon" ] .`);
+    const { builds } = await scan();
+    expect(builds.map(({ name, vendor, others }) => [name, vendor, others])).toEqual([
+      ['Branded', 'Copperhat', [{ fact: 'vendor', source: 'manifest', value: 'Ada Rook' }]],
+      ['Good', 'Puppet Wagon', []],
+    ]);
+  });
+
   it('tells how far it is, and keeps what it has read when it is cancelled', async () => {
     for (let index = 0; index < 60; index++)
       await put(`p${String(index)}.lv2/manifest.ttl`, lv2(`urn:${String(index)}`, 'P'));

@@ -37,11 +37,21 @@ export interface Askable {
   readonly architectures: readonly Architecture[];
 }
 
+/** Who makes what belongs to a project that a bundle describes. */
+export interface ProjectMaker {
+  readonly project: string;
+  readonly maker: string;
+}
+
 /** What a reader brings back: builds, faults, or both (a bundle with one good and one broken part). */
 export interface Reading {
   readonly builds: readonly BuildFacts[];
   readonly faults: readonly Fault[];
   readonly presets?: readonly FoundPreset[];
+  /** Projects that are described here, with their makers. */
+  readonly projects?: readonly ProjectMaker[];
+  /** Builds without a maker of their own, and the project that each belongs to; it may be described in another bundle. */
+  readonly ofProjects?: readonly { readonly identifier: string; readonly project: string }[];
   /** One for each processor and system that the place has a binary for. */
   readonly askable?: readonly Askable[];
   /** The builds stand only when the binary says that it is a plugin: without its word it is left out, or kept where `keptUnasked`. */

@@ -2,10 +2,10 @@ import type { BuildFacts, Told } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import { readBinary } from './binary/read-binary.js';
-import type { FoundPreset, Place, Reading } from './place.js';
+import type { FoundPreset, Place, ProjectMaker, Reading } from './place.js';
 import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
 import { partsOf } from './read-binary-file.js';
-import { Graph, RDF_TYPE } from './turtle.js';
+import { BRAND, Graph, RDF_TYPE } from './turtle.js';
 
 const LV2 = 'http://lv2plug.in/ns/lv2core#';
 const ATOM = 'http://lv2plug.in/ns/ext/atom#';
@@ -57,6 +57,7 @@ export async function readLv2(place: Place): Promise<Reading> {
     return fault === null;
   };
   await load('manifest.ttl');
+  for (const file of await filesOfProjects(graph, place)) await load(file);
   const plugins = graph.subjectsOfType(`${LV2}Plugin`);
   const builds: BuildFacts[] = [];
   for (const uri of plugins) {
@@ -71,7 +72,15 @@ export async function readLv2(place: Place): Promise<Reading> {
     builds.push(await factsOf(graph, uri, place, faults));
   }
   for (const file of await filesOfNamelessPresets(graph, place)) await load(file);
-  return { builds, faults, presets: presetsOf(graph), leftOut: { reason: 'data-only' } };
+  const projects = graph
+    .subjectsOfType(`${DOAP}Project`)
+    .map((project) => ({ project, maker: makerOf(graph, [project]) }))
+    .filter((one): one is ProjectMaker => one.maker !== null);
+  const ofProjects = builds.flatMap(({ identifier, vendor }): { identifier: string; project: string }[] => {
+    const [project] = identifier === null || vendor !== null ? [] : projectsOf(graph, identifier);
+    return identifier === null || project === undefined ? [] : [{ identifier, project }];
+  });
+  return { builds, faults, presets: presetsOf(graph), projects, ofProjects, leftOut: { reason: 'data-only' } };
 }
 
 /** The file that an IRI names. A hash in it should begin a fragment, but bundles exist that mean a file with a hash in its name, and liblilv agrees. */
@@ -93,7 +102,7 @@ function insideOf(iri: string): string | null {
 async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[]): Promise<BuildFacts> {
   const told: Told = {
     name: graph.text(uri, `${DOAP}name`),
-    vendor: vendorOf(graph, uri),
+    vendor: makerOf(graph, [uri, ...projectsOf(graph, uri)]),
     version: versionOf(graph, uri),
     description: descriptionOf(graph, uri),
     declaredTypes: graph
@@ -103,7 +112,9 @@ async function factsOf(graph: Graph, uri: string, place: Place, faults: Fault[])
       .map(shortClass),
     ...portsOf(graph, uri),
   };
-  const described = overlay(unknownFacts('LV2', place.path, stem(place.name)), told, 'manifest');
+  const byPerson = overlay(unknownFacts('LV2', place.path, stem(place.name)), told, 'manifest');
+  // A brand is who it is by, and the person behind it is kept beside.
+  const described = overlay(byPerson, { vendor: graph.text(uri, BRAND) }, 'manifest');
   const architectures = await architecturesOf(graph, uri, place, faults);
   return {
     ...overlay(described, { architectures }, 'header'),
@@ -120,9 +131,11 @@ function descriptionOf(graph: Graph, uri: string): string | null {
   return texts.find((text) => text !== null && /\p{L}{2}/u.test(text)) ?? null;
 }
 
-/** Maker of the plugin, else of the project it belongs to. The order of properties is liblilv's, plus the developer. */
-function vendorOf(graph: Graph, uri: string): string | null {
-  for (const subject of [uri, ...graph.nodes(uri, `${LV2}project`)]) {
+const projectsOf = (graph: Graph, uri: string): string[] => graph.nodes(uri, `${LV2}project`);
+
+/** Maker of a plugin, else of the project it belongs to. The order of properties is liblilv's, plus the developer. */
+function makerOf(graph: Graph, subjects: readonly string[]): string | null {
+  for (const subject of subjects) {
     for (const property of [`${DOAP}maintainer`, `${DOAP}developer`]) {
       for (const maker of graph.nodes(subject, property)) {
         const name = graph.text(maker, FOAF_NAME);
@@ -187,6 +200,20 @@ async function architecturesOf(graph: Graph, uri: string, place: Place, faults: 
   const header = await readBinary(partsOf(place, binary), 'header');
   if (header === null) faults.push({ code: 'binary-unrecognised', path });
   return header?.architectures ?? [];
+}
+
+const MOST_PROJECT_FILES = 20;
+
+/** Files that describe a project, which plugins of other bundles may belong to. */
+async function filesOfProjects(graph: Graph, place: Place): Promise<string[]> {
+  const files = new Set<string>();
+  for (const project of graph.subjectsOfType(`${DOAP}Project`)) {
+    for (const iri of graph.nodes(project, SEE_ALSO)) {
+      const file = await fileAt(place, iri);
+      if (file !== null && /\.ttl$/i.test(file)) files.add(file);
+    }
+  }
+  return [...files].slice(0, MOST_PROJECT_FILES);
 }
 
 const MOST_PRESET_FILES = 500;

@@ -3,6 +3,9 @@ import type { Fault } from './fault.js';
 
 export const RDF_TYPE = 'http://www.w3.org/1999/02/22-rdf-syntax-ns#type';
 
+/** Every property that is called "brand", in whatever namespace: several hosts have one of their own, and no standard has. */
+export const BRAND = 'brand';
+
 /** A term as the index keeps it: an IRI, a blank node ("_:…"), or a literal with its language. */
 export interface Value {
   readonly termType: 'NamedNode' | 'BlankNode' | 'Literal';
@@ -28,6 +31,8 @@ class Collector {
   constructor(
     private readonly prefix: string,
     private readonly wanted: Wanted | null,
+    /** Whether the file speaks of a brand at all: only then is the end of every property looked at. */
+    private readonly hasBrand: boolean,
   ) {}
 
   namedNode = (value: string): Value => ({ termType: 'NamedNode', value, language: '' });
@@ -46,15 +51,15 @@ class Collector {
   defaultGraph = (): Value => DEFAULT_GRAPH;
   quad = (subject: Value, predicate: Value, object: Value): null => {
     // The length first: it is known without putting the name together from its prefix and hashing it.
-    if (
-      this.wanted !== null &&
-      !(this.wanted.lengths.has(predicate.value.length) && this.wanted.names.has(predicate.value))
-    )
-      return null;
+    let name = predicate.value;
+    if (this.wanted !== null && !(this.wanted.lengths.has(name.length) && this.wanted.names.has(name))) {
+      if (!this.hasBrand || !/[#/]brand$/.test(name)) return null;
+      name = BRAND;
+    }
     let predicates = this.statements.get(subject.value);
     if (predicates === undefined) this.statements.set(subject.value, (predicates = new Map<string, Value[]>()));
-    const values = predicates.get(predicate.value);
-    if (values === undefined) predicates.set(predicate.value, [object]);
+    const values = predicates.get(name);
+    if (values === undefined) predicates.set(name, [object]);
     else values.push(object);
     return null;
   };
@@ -74,7 +79,11 @@ export class Graph {
 
   /** Adds a file's statements, all or none: a fault, with its line, when the text breaks off or is wrong. */
   add(text: string, base: string, path: string): Fault | null {
-    const collector = new Collector(`f${String(this.added++)}_`, this.wanted);
+    const collector = new Collector(
+      `f${String(this.added++)}_`,
+      this.wanted,
+      this.wanted !== null && text.includes('brand'),
+    );
     try {
       new Parser({ baseIRI: base, factory: collector as unknown as typeof DataFactory }).parse(text);
       this.files.push(collector.statements);

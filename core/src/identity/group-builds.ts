@@ -36,7 +36,11 @@ export function groupBuilds<B extends BuildFacts>(
   const written = builds.map((build): Known<B> => {
     const { vendor, vendorKey: key } = vendorOf(build.vendor ?? vendorOfPlace(build));
     const given = completedName(build);
-    return { build, given, vendor, vendorKey: key, name: productName(given, vendor, build) };
+    const persons = build.others
+      .filter((other) => other.fact === 'vendor' && other.source === 'manifest')
+      .map((other) => vendorOf(other.value).vendorKey)
+      .filter((person) => person !== null);
+    return { build, given, vendor, vendorKey: key, persons, name: productName(given, vendor, build) };
   });
   const known = completedNames(written);
   const vendors = vendorNames(known, corrections);
@@ -135,7 +139,9 @@ function splitDifferent<B extends BuildFacts>(id: string, members: readonly Know
   }
   return parts.map((part, index) => {
     const suffix = index === 0 ? '' : `~${(part[0]?.build.identifier ?? String(index)).replaceAll(ITEM_MARK, '_')}`;
-    const keys = part.map((one) => one.vendorKey);
+    // A brand is who it is by, also for the builds that name only the person behind it.
+    const brands = part.filter((one) => one.persons.length > 0);
+    const keys = (brands.length > 0 ? brands : part).map((one) => one.vendorKey);
     return { id: asId<PluginId>(id + suffix), vendorKey: mostFrequent(keys, compare), members: part };
   });
 }

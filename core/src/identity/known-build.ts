@@ -8,5 +8,7 @@ export interface Known<B extends BuildFacts = BuildFacts> {
   readonly given: string;
   readonly vendor: string | null;
   readonly vendorKey: string | null;
+  /** Keys of further vendors that the build names: the person behind its brand. */
+  readonly persons: readonly string[];
   readonly name: ProductName;
 }

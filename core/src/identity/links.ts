@@ -30,6 +30,7 @@ export function linked<B extends BuildFacts>(
   for (const key of keys) sets.add(key);
   joinByIdentifier(known, keys, sets);
   joinOverFormats(known, keys, sets);
+  joinBrands(known, keys, sets);
   const groups = new Map<string, Known<B>[]>();
   known.forEach((one, index) => {
     const key = sets.find(keys[index] ?? '');
@@ -73,6 +74,24 @@ function joinByIdentifier(known: readonly Known[], keys: readonly string[], sets
   known.forEach(({ build }, index) => {
     for (const old of build.replaces) {
       const other = byIdentifier.get(`${build.format} ${old}`);
+      if (other !== undefined) sets.join(other, keys[index] ?? '');
+    }
+  });
+}
+
+/**
+ * One build names a brand and the person behind it, another of the same name the person alone: they are one plugin. Only for a name that both have: a
+ * person may stand behind several brands.
+ */
+function joinBrands(known: readonly Known[], keys: readonly string[], sets: Sets): void {
+  const ofPerson = new Map<string, string>();
+  known.forEach(({ vendorKey: own, name }, index) => {
+    if (own !== null) ofPerson.set(`${own} ${name.key}`, keys[index] ?? '');
+  });
+  known.forEach(({ persons, name, given }, index) => {
+    for (const person of persons) {
+      // Under the person's name the brand is a part of the plugin's.
+      const other = ofPerson.get(`${person} ${name.key}`) ?? ofPerson.get(`${person} ${joined(given)}`);
       if (other !== undefined) sets.join(other, keys[index] ?? '');
     }
   });

@@ -45,8 +45,10 @@ export function shownNames(drafts: readonly Draft[]): string[] {
 
 const hasVariants = ({ members }: Draft): boolean => new Set(members.map((one) => one.name.channels)).size > 1;
 
-function nameOf({ id, members }: Draft, which: Exclude<keyof ProductName, 'key' | 'channels'>): string {
-  const whole = members.filter((one) => !isCut(one.given));
+function nameOf({ id, vendorKey, members }: Draft, which: Exclude<keyof ProductName, 'key' | 'channels'>): string {
+  // The maker's own name was taken off where the build names that maker.
+  const own = members.filter((one) => one.vendorKey === vendorKey);
+  const whole = (own.length > 0 ? own : members).filter((one) => !isCut(one.given));
   return (
     mostFrequent(
       (whole.length > 0 ? whole : members).map((one) => one.name[which]),

@@ -332,6 +332,24 @@ describe('the name that a list shows', () => {
     expect(first?.vendor).toBe('Copperhat');
   });
 
+  it('a brand is who it is by, also for the builds that name only the person behind it', () => {
+    const others = [{ fact: 'vendor', source: 'manifest', value: 'Ada Rook' }] as const;
+    const builds = [
+      lv2('Plate', { others }),
+      build({ name: 'Plate', vendor: 'Ada Rook', format: 'VST3', path: '/1' }),
+      build({ name: 'Hall', vendor: 'Ada Rook', format: 'VST3', path: '/2' }),
+      lv2('Copperhat Vestry', { others }),
+      build({ name: 'Copperhat Vestry', vendor: 'Ada Rook', format: 'VST2', path: '/3' }),
+    ];
+    expect(groupBuilds(builds).map(({ name, vendor, builds: own }) => [name, vendor, own.length])).toEqual(
+      expect.arrayContaining([
+        ['Plate', 'Copperhat', 2],
+        ['Hall', 'Ada Rook', 1],
+        ['Vestry', 'Copperhat', 2],
+      ]),
+    );
+  });
+
   it('an LV2 plugin that replaces a LADSPA number is that plugin, one to one and with a word in common (LV2 convention)', () => {
     const ladspa = (name: string, id: string) =>
       build({ name, vendor: 'Ada Rook', format: 'LADSPA', identifier: `${id}/x`, path: `/${name}` });
