@@ -74,6 +74,8 @@ test('role and type of several plugins are put right at once by keyboard, kept o
   await expect(page.getByRole('searchbox')).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('wagon wheel');
+  // On a slow machine what was typed is still being looked for.
+  await expect(page.getByText('1 shown')).toBeVisible();
   await page.keyboard.press('ArrowDown');
   await expect(row(page, 'Wagon Wheel')).toHaveAttribute('aria-selected', 'true');
   await page.keyboard.press('c');

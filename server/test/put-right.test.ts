@@ -87,7 +87,12 @@ describe('what the producer puts right', () => {
 
   it('lists vendors with their spellings, and joins them', async () => {
     expect(await get<VendorView[]>(`/computers/${computer}/vendors`)).toEqual([
-      { name: 'Tollgate Sound', plugins: 3, spellings: [{ spelling: 'Tollgate Sound', builds: 3, byHand: false }] },
+      {
+        name: 'Tollgate Sound',
+        plugins: 3,
+        spellings: [{ spelling: 'Tollgate Sound', builds: 3, byHand: false }],
+        maybe: null,
+      },
     ]);
     await change({ kind: 'name-vendor', spellings: ['Tollgate Sound'], name: 'Tollgate', apart: false });
     expect((await catalogue()).plugins.map((plugin) => plugin.vendor)).toEqual(['Tollgate', 'Tollgate', 'Tollgate']);
