@@ -124,7 +124,7 @@ const NO_ENDINGS = new Set([
   'notch',
 ]);
 
-/** Words that end a word written as one with what stands before it: "freeverb", "fluidsynth", "noisegenerator". The longest first. */
+/** Words that end a word written as one with what stands before it: "saltverb", "tinsynth", "hissgenerator". The longest first. */
 const ENDINGS = new Map<string, TradePhrase[]>();
 for (const phrase of TRADE_PHRASES.filter(
   ({ grade, words, text }) =>
