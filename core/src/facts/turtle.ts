@@ -68,7 +68,8 @@ const DEFAULT_GRAPH: Value = { termType: 'NamedNode', value: '', language: '' };
 
 /** Statements of one or several Turtle files, found by subject and predicate. W3C RDF 1.1 Turtle. */
 export class Graph {
-  private readonly files: Statements[] = [];
+  private readonly statements: Statements = new Map();
+  private readonly ofType = new Map<string, Set<string>>();
   private readonly wanted: Wanted | null;
   private added = 0;
 
@@ -86,7 +87,7 @@ export class Graph {
     );
     try {
       new Parser({ baseIRI: base, factory: collector as unknown as typeof DataFactory }).parse(text);
-      this.files.push(collector.statements);
+      for (const [subject, predicates] of collector.statements) this.take(subject, predicates);
       return null;
     } catch (error) {
       return faultOf(error, path);
@@ -95,12 +96,7 @@ export class Graph {
 
   /** All values of a predicate, in file order; empty when there are none. */
   all(subject: string, predicate: string): readonly Value[] {
-    let found: readonly Value[] = NONE;
-    for (const file of this.files) {
-      const values = file.get(subject)?.get(predicate);
-      if (values !== undefined) found = found.length === 0 ? values : [...found, ...values];
-    }
-    return found;
+    return this.statements.get(subject)?.get(predicate) ?? NONE;
   }
 
   /** Values that are nodes, as text. */
@@ -126,10 +122,26 @@ export class Graph {
 
   /** Subjects of the given type, in file order. */
   subjectsOfType(type: string): string[] {
-    const found = this.files.flatMap((file) =>
-      [...file].filter(([, predicates]) => predicates.get(RDF_TYPE)?.some((value) => value.value === type)),
-    );
-    return [...new Set(found.map(([subject]) => subject))];
+    return [...(this.ofType.get(type) ?? [])];
+  }
+
+  /** Most subjects stand in one file alone: their statements are taken as they are. */
+  private take(subject: string, predicates: Map<string, Value[]>): void {
+    for (const { value: type } of predicates.get(RDF_TYPE) ?? []) {
+      const own = this.ofType.get(type);
+      if (own === undefined) this.ofType.set(type, new Set([subject]));
+      else own.add(subject);
+    }
+    const known = this.statements.get(subject);
+    if (known === undefined) {
+      this.statements.set(subject, predicates);
+      return;
+    }
+    for (const [predicate, values] of predicates) {
+      const before = known.get(predicate);
+      if (before === undefined) known.set(predicate, values);
+      else for (const value of values) before.push(value);
+    }
   }
 }
 const NONE: readonly Value[] = [];
