@@ -1,7 +1,8 @@
 import { fold, foldedChunks, joined, wordsOf } from '../text/words.js';
+import { COSTS, INITIALS, MORE_WORD, PLACE_COSTS, PLACES, TOGETHER } from './costs.js';
 import { JoinedNames } from './joined-names.js';
 import { Postings } from './postings.js';
-import type { Candidate, Tier } from './vocabulary.js';
+import type { Candidate } from './vocabulary.js';
 import { Vocabulary } from './vocabulary.js';
 
 /** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
@@ -14,20 +15,6 @@ export interface SearchText {
 /** Below this many results, less certain ways of reading what was typed are tried too. */
 const FEW = 5;
 
-const COSTS: Readonly<Record<Tier, number>> = {
-  whole: 0,
-  beginning: 2,
-  inside: 8,
-  slip: 9,
-  'begun slip': 10,
-  'two slips': 13,
-  loose: 14,
-};
-const INITIALS = { whole: 3, beginning: 5, inside: 7 };
-/** What a typed word costs that is several words of a name, written together or their beginnings. */
-const TOGETHER = { begun: 3, inside: 8, beginnings: 8 };
-const LATER_WORD = 1;
-const MORE_WORD = 3;
 const NOT_MET = 255;
 const SCORES = 4096;
 const INSIDE_SCORE = 24;
@@ -38,10 +25,6 @@ const SHORTEST_JOINED = 4;
 const SHORTEST_PART = 2;
 const LONGEST_PARTS = 12;
 const LONGEST_INSIDE_INITIALS = 4;
-
-/** Where a word stands in a text: first word of a name, a later one, or a further word. Kept in the two low bits of a posting. */
-const PLACES = { first: 0, later: 1, more: 2 };
-const PLACE_COSTS = [0, LATER_WORD, MORE_WORD, MORE_WORD];
 
 /** How far a typed word is read: as words that begin with it, as pieces of names too, or as beginnings of several words too. */
 type Reach = 'begun' | 'inside' | 'parts';
