@@ -1,12 +1,13 @@
 import { bankOfFile, byBankAndName, keptPresetName } from '@clever-drawer/core/catalogue/plugin-presets';
 import { overlay, PRESETS_KEPT, type BuildFacts, type PresetFacts } from '@clever-drawer/core/facts/build-facts';
+import { describedByName } from '@clever-drawer/core/facts/tagline';
 import type { Format } from '@clever-drawer/core/facts/format';
 import type { FoundPreset, Reading } from '@clever-drawer/core/facts/place';
 
 /** Formats whose presets are looked for on disk. */
 const WITH_PRESETS: ReadonlySet<Format> = new Set(['LV2', 'VST3', 'AU']);
 
-/** The builds of all readings with what other bundles and folders say of them: their presets, and the maker of their project. */
+/** The builds of all readings with what other bundles and folders say of them, their presets and the maker of their project, and with a tagline as description. */
 export function withPresets(readings: readonly Reading[]): BuildFacts[] {
   const found = new Map<string, Map<string, FoundPreset>>();
   for (const preset of readings.flatMap((reading): readonly FoundPreset[] => reading.presets ?? [])) {
@@ -22,7 +23,7 @@ export function withPresets(readings: readonly Reading[]): BuildFacts[] {
     return reading.builds.map((build) => {
       const maker = makers.get(ofProjects.get(build.identifier ?? '') ?? '');
       const made = maker === undefined || build.vendor !== null ? build : overlay(build, { vendor: maker }, 'manifest');
-      return withOwn(made, found.get(build.identifier ?? ''));
+      return withOwn(describedByName(made), found.get(build.identifier ?? ''));
     });
   });
 }

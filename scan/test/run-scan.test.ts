@@ -153,6 +153,18 @@ describe('a scan', () => {
     ]);
   });
 
+  it('takes the tagline of a name for the description where there is none', async () => {
+    await put('eq.lv2/manifest.ttl', lv2('urn:eq', 'Eq10 - Ten bands for the road'));
+    await put('saw.lv2/manifest.ttl', lv2('urn:saw', 'Saw-VCO'));
+    expect(
+      (await scan()).builds.map(({ name, description, sources }) => [name, description, sources.description]),
+    ).toEqual([
+      ['Eq10 - Ten bands for the road', 'Ten bands for the road', 'manifest'],
+      ['Good', null, undefined],
+      ['Saw-VCO', null, undefined],
+    ]);
+  });
+
   it('tells how far it is, and keeps what it has read when it is cancelled', async () => {
     for (let index = 0; index < 60; index++)
       await put(`p${String(index)}.lv2/manifest.ttl`, lv2(`urn:${String(index)}`, 'P'));

@@ -58,8 +58,8 @@ describe('plugins that may be one', () => {
     calledToo,
   });
   const pairs = (...plugins: Comparable[]): string[] =>
-    [...possiblySame(plugins)].flatMap(([one, others]) =>
-      others.map(({ other, reason }) => `${one} ${other}: ${reason.split(',')[0] ?? ''}`),
+    plugins.flatMap((one) =>
+      possiblySame(one, plugins).map(({ other, reason }) => `${one.id} ${other}: ${reason.split(',')[0] ?? ''}`),
     );
 
   it('share a name and a vendor, or a name that only one vendor has', () => {

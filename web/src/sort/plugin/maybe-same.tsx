@@ -1,6 +1,6 @@
 import memoizeOne from 'memoize-one';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { possiblySame } from '@clever-drawer/core/catalogue/possibly-same';
+import { possiblySame, type Comparable } from '@clever-drawer/core/catalogue/possibly-same';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { useChanges } from '../../arrangement/changes';
 import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
@@ -8,16 +8,21 @@ import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './plugin.module.css';
 
-const sameIn = memoizeOne((items: readonly ChosenItem[]) =>
-  possiblySame(
-    items.filter(isPlugin).map(({ id, givenName, vendor, calledToo }) => ({ id, name: givenName, vendor, calledToo })),
-  ),
-);
+const comparable = ({ id, givenName, vendor, calledToo }: ChosenPlugin): Comparable => ({
+  id,
+  name: givenName,
+  vendor,
+  calledToo,
+});
+const comparables = memoizeOne((items: readonly ChosenItem[]) => items.filter(isPlugin).map(comparable));
 
 /** Plugins that this one may be, and why they were left apart; J joins the first of them. */
 export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalogue: ChosenCatalogue }) {
   const changes = useChanges(useComputer().id);
-  const others = (sameIn(catalogue.items).get(plugin.id) ?? []).flatMap(({ other, reason }) => {
+  const listed = catalogue.byId.get(plugin.id);
+  const all = comparables(catalogue.items);
+  const same = listed === undefined || !isPlugin(listed) ? [] : possiblySame(comparable(listed), all);
+  const others = same.flatMap(({ other, reason }) => {
     const found = catalogue.byId.get(other) as ChosenPlugin | undefined;
     return found === undefined || found.builds.length === 0 ? [] : [{ other: found, reason }];
   });
