@@ -62,6 +62,14 @@ export function PluginPanel(props: Props) {
   );
 }
 
+/** A vendor that none of the builds names comes from the others in its bundle, and is no more than likely. */
+function vendorInWords({ id, vendor, builds }: PluginDetail, state: Arrangement): string {
+  if (vendor === null) return 'vendor not known';
+  const isTold =
+    builds.length === 0 || builds.some((build) => build.vendor !== null) || state.choice.get(id)?.vendor != null;
+  return isTold ? vendor : `${vendor}, likely: the others in its bundle are`;
+}
+
 function About({
   plugin,
   state,
@@ -85,7 +93,7 @@ function About({
     <>
       {face !== null && <img className={styles.panelFace} src={face} alt={`Picture of ${plugin.name}`} />}
       <h2>
-        <bdi>{plugin.name}</bdi> <span className="quiet">{plugin.vendor ?? 'vendor not known'}</span>
+        <bdi>{plugin.name}</bdi> <span className="quiet">{vendorInWords(plugin, state)}</span>
       </h2>
       <p className={styles.aboutLine}>
         {plugin.name !== plugin.givenName && (
