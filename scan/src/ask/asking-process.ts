@@ -155,6 +155,8 @@ export class AskingProcess {
     if ('ports' in message) {
       if (waiting.first !== null) this.conclude({ how: 'answered', message: waiting.first, ports: message });
     } else if (message.portsFollow === true) {
+      // Once: whoever says it again and again is given no further time.
+      if (waiting.first !== null) return;
       waiting.first = message;
       waiting.more();
     } else this.conclude({ how: 'answered', message, ports: null });

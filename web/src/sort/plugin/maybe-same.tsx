@@ -34,7 +34,12 @@ export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalog
       builds: builds.map((build) => ({ id: build.id, key: build.key, pluginId: id })),
     });
   const [first] = others;
-  useHotkeys('j', () => first !== undefined && join(first.other), { enabled: first !== undefined, useKey: true });
+  useHotkeys('j', () => first !== undefined && join(first.other), {
+    enabled: first !== undefined,
+    useKey: true,
+    // A box that stands in front has the keys.
+    ignoreEventWhen: () => document.querySelector('[role="dialog"]') !== null,
+  });
   if (others.length === 0) return null;
   return (
     <ul className={styles.maybeSame}>
