@@ -19,8 +19,9 @@ const ROOM_MAY = {
   lib: [],
   catalogue: ['lib'],
   arrangement: ['lib', 'catalogue'],
-  parts: ['lib', 'catalogue'],
-  frame: ['lib', 'catalogue', 'arrangement', 'parts'],
+  keys: ['lib'],
+  parts: ['lib', 'keys', 'catalogue'],
+  frame: ['lib', 'keys', 'catalogue', 'arrangement', 'parts'],
 };
 
 module.exports = {

@@ -111,9 +111,9 @@ test('by drag: between two entries, onto a tray, and where nothing can be done i
 
   await label(page, 'Everyday EQ').scrollIntoViewIfNeeded();
   await drag(page, page.getByRole('row').nth(1), label(page, 'Everyday EQ'));
-  await expect(page.getByText('– in Everyday EQ already')).toBeVisible();
+  await expect(page.getByText('– already in Everyday EQ')).toBeVisible();
   await page.mouse.up();
-  await expect(page.getByText(/Not done – in Everyday EQ already/)).toBeVisible();
+  await expect(page.getByText(/Already in Everyday EQ/)).toBeVisible();
   await undo(page, 2);
 });
 
@@ -129,7 +129,7 @@ test('a drawer is sorted once or for good; kept in order it says so and takes no
   expect(sorted).toEqual([...sorted].sort((a, b) => a.localeCompare(b, 'en', { numeric: true })));
   await page.getByRole('listbox', { name: 'In Dynamics' }).focus();
   await page.keyboard.press('Alt+End');
-  await expect(page.getByText('Dynamics keeps itself in order')).toBeVisible();
+  await expect(page.getByText('Dynamics is kept sorted')).toBeVisible();
   await undo(page, 2);
 });
 
@@ -143,13 +143,13 @@ test('ribbons narrow, their counts follow, chips take off, a search is kept and 
   const shown = Number(/^\d+/.exec(await page.locator('[class*="find-count"]').innerText())?.[0]);
   const gates = await band('types').getByRole('button', { name: /^gate/ }).locator('.mono').innerText();
   expect(shown).toBe(Number(gates));
-  await page.getByRole('button', { name: /^Kept searches/ }).click();
-  await page.getByRole('button', { name: 'Keep this search …' }).click();
+  await page.getByRole('button', { name: /^Saved searches/ }).click();
+  await page.getByRole('button', { name: 'Save this search …' }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Gates');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take the filter gate off' }).click();
+  await page.getByRole('button', { name: 'Clear the filter gate' }).click();
   await expect(page).not.toHaveURL(/type=gate/);
-  await page.getByRole('button', { name: /^Kept searches/ }).click();
+  await page.getByRole('button', { name: /^Saved searches/ }).click();
   await page.getByRole('button', { name: 'Gates', exact: true }).click();
   await expect(page).toHaveURL(/type=gate/);
   await expect(page.locator('[class*="find-count"]')).toContainText(`${String(shown)} shown`);
@@ -163,7 +163,7 @@ test('nickname, strip label and tags; set aside with a reason and back; both are
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('m');
   await page.getByLabel('Nickname').fill('goose storm');
-  await page.getByLabel('Tags, parted by commas').fill('weather, dark');
+  await page.getByLabel('Tags, separated by commas').fill('weather, dark');
   await expect(page.getByLabel('Strip label')).toHaveAttribute('placeholder', 'goose storm');
   await page.keyboard.press('Enter');
   await find(page).fill('goose storm');
@@ -231,7 +231,7 @@ test('to file: one after the other, a proposal is taken with Enter; what arrived
   await accessible(page);
   await page.keyboard.press('Enter');
   await expect.poll(left).toBe(before - 1);
-  await page.getByRole('button', { name: 'New ones seen' }).click();
+  await page.getByRole('button', { name: 'Mark all as seen' }).click();
   await expect(panel).not.toContainText('of them new');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('grid')).toBeFocused();
@@ -244,10 +244,10 @@ test('a chest is worked out with a look at it first; chests are copied, meant fo
   await page.getByRole('button', { name: 'New chest' }).click();
   await page.getByLabel('A drawer for each role').check();
   await page.getByLabel('A drawer holds at most').fill('10');
-  await expect(page.getByRole('region', { name: 'What it would be' })).toContainText(/\d+ drawers, \d+ plugins/);
-  await page.getByLabel('Leave out what stands in').selectOption({ label: 'Everyday' });
+  await expect(page.getByRole('region', { name: 'Preview' })).toContainText(/\d+ drawers, \d+ plugins/);
+  await page.getByLabel('Leave out what is in').selectOption({ label: 'Everyday' });
   await accessible(page);
-  await page.getByRole('button', { name: 'Make the chest' }).click();
+  await page.getByRole('button', { name: 'Create chest' }).click();
   await expect(front(page, 'instrument')).toBeVisible();
   await saved(page);
 

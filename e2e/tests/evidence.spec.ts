@@ -83,7 +83,7 @@ test('role and type of several plugins are put right at once by keyboard, kept o
   await box.getByLabel('Role').selectOption('tool');
   await box.getByLabel('Main type').selectOption('tuner');
   await accessible(page);
-  await box.getByRole('button', { name: 'Put right' }).click();
+  await box.getByRole('button', { name: 'Save' }).click();
   await saved(page);
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
   await page.goto(own.placeOf('intake'));
@@ -93,7 +93,7 @@ test('role and type of several plugins are put right at once by keyboard, kept o
   await page.getByRole('searchbox').fill('wagon wheel');
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Undo: put right the role and type of Wagon Wheel/ }).click();
+  await page.getByRole('button', { name: /^Undo: correct the role and type of Wagon Wheel/ }).click();
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toHaveCount(0);
 });
 
@@ -103,14 +103,14 @@ test('two plugins are joined, and parted again', async ({ page }) => {
   await row(page, 'Goose Gate').click();
   await row(page, 'Wagon Wheel').click({ modifiers: ['Control'] });
   await page.keyboard.press('c');
-  await page.getByRole('dialog').getByLabel('All of these are one plugin').selectOption({ index: 1 });
-  await page.getByRole('dialog').getByRole('button', { name: 'Put right' }).click();
+  await page.getByRole('dialog').getByLabel('Join into one plugin').selectOption({ index: 1 });
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await expect(row(page, 'Wagon Wheel')).toHaveCount(0);
   await row(page, 'Goose Gate').click();
   await page.keyboard.press('Enter');
   const panel = page.getByRole('region', { name: 'About the plugin' });
   await expect(panel.getByText('One build was put here by you.')).toBeVisible();
-  await panel.getByRole('button', { name: 'Group by name again' }).click();
+  await panel.getByRole('button', { name: 'Group automatically' }).click();
   await expect(row(page, 'Wagon Wheel')).toBeVisible();
 });
 
@@ -131,12 +131,12 @@ test('a correction teaches: the others that say the same word are shown, taken w
   const count = (await boxes.count()) - (await all.count());
   if ((await all.count()) === 1) await all.check();
   else await boxes.first().check();
-  await box.getByRole('button', { name: `Put ${String(count + 1)} plugins right` }).click();
+  await box.getByRole('button', { name: `Save for ${String(count + 1)} plugins` }).click();
   await saved(page);
   await expect(row(page, 'Buttonquay Comp').getByRole('img', { name: 'limiter' })).toBeVisible();
   await page.keyboard.press('Escape');
   const undo = page.getByRole('button', {
-    name: new RegExp(`^Undo: put right the type of ${String(count + 1)} plugins`),
+    name: new RegExp(`^Undo: correct the type of ${String(count + 1)} plugins`),
   });
   await undo.click();
   await expect(undo).toHaveCount(0);
@@ -161,14 +161,14 @@ test('another build is preferred, for one plugin and in general', async ({ page 
   await page.keyboard.press('Control+z');
   await expect(builds.first()).toHaveAttribute('aria-label', 'AU build');
   await page.goto(await placeOf('intake'));
-  await page.getByRole('button', { name: 'Back to the standard' }).click();
+  await page.getByRole('button', { name: 'Reset to default' }).click();
   await expect(page.locator('[class*="ranking"][class*="inner"] li').first()).toContainText('VST3');
 });
 
 test('a vendor is joined to another by its right name, and given back', async ({ page }) => {
   await page.goto(await placeOf('intake'));
   await page.getByRole('combobox', { name: 'Vendor' }).selectOption('Quillfeather');
-  await page.getByLabel('Its right name').fill('Fernweir');
+  await page.getByLabel('Correct name').fill('Fernweir');
   await page.getByRole('button', { name: 'Join' }).click();
   await saved(page);
   const spelling = page.locator('[class*="spelling"]', { hasText: 'Quillfeather' });
@@ -182,10 +182,10 @@ test('a plugin that is two after all is split by hand, and made one again by und
   await page.getByRole('searchbox').fill('cinderquay toy piano');
   await row(page, 'Cinderquay Toy Piano').click();
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'These are not all one plugin' }).click();
-  await expect(page.getByRole('button', { name: 'Make them a plugin of their own' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Split into separate plugins' }).click();
+  await expect(page.getByRole('button', { name: 'Split off' })).toBeDisabled();
   await page.getByLabel(/^AU Cinderquay/).check();
-  await page.getByRole('button', { name: 'Make them a plugin of their own' }).click();
+  await page.getByRole('button', { name: 'Split off' }).click();
   await expect(page.getByRole('row', { name: 'Cinderquay Toy Piano' })).toHaveCount(2);
   await expect(page.getByText('Its build', { exact: true })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -222,7 +222,7 @@ test('a plugin that arrives in a watched folder is announced, and only it is sca
   await page.getByRole('button', { name: 'Scan only this' }).click();
   await expect(outcome(page, 'arrived')).toHaveText('1', { timeout: 30_000 });
   await expect(page.getByText('In the watched folders')).toHaveCount(0, { timeout: 15_000 });
-  await page.getByRole('button', { name: /Take .*own-plugins off the list/ }).click();
+  await page.getByRole('button', { name: /Remove .*own-plugins from the list/ }).click();
 });
 
 test('what is not sure is proposed: vendors that may be one in Intake, plugins that may be one in Sort', async ({

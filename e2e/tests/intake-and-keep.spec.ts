@@ -41,7 +41,7 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
 
   await rm(folder, { recursive: true });
   await page.goto(await placeOf('intake'));
-  await page.getByRole('button', { name: `Take ${gone} off the list` }).click();
+  await page.getByRole('button', { name: `Remove ${gone} from the list` }).click();
   await expect(page.getByRole('button', { name: `Scan ${gone}` })).toHaveCount(0);
 });
 
@@ -63,7 +63,7 @@ test('what scans left out is counted and listed, and a folder of links tells whi
   await page.getByRole('button', { name: `Scan ${links}` }).click();
   await expect(page.getByText(`72 builds, all of them also under ${plugins}`)).toBeVisible({ timeout: 30_000 });
   await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('0');
-  await page.getByRole('button', { name: `Take ${links} off the list` }).click();
+  await page.getByRole('button', { name: `Remove ${links} from the list` }).click();
   await rm(links);
 });
 
@@ -135,11 +135,29 @@ test('the arrangement is exported, and brought in beside what is there', async (
   await writeFile(broken, '{ "schema": ');
   await page.getByLabel('Arrangement file').setInputFiles(broken);
   await expect(page.getByRole('alert')).toContainText('was not imported, and nothing was changed. It is not JSON');
+  // All of it is here already: a second copy of each chest is what nobody wants.
+  await page.getByLabel('Arrangement file').setInputFiles(file);
+  await expect(page.getByRole('alert')).toContainText('Nothing to import');
+  // With a drawer that this studio lacks in a chest that it has, and a chest that it lacks.
+  const document = JSON.parse(await readFile(file, 'utf8')) as {
+    chests: { name: string; drawers: { name: string }[] }[];
+  };
+  const [everyday, other] = document.chests;
+  const [drawer] = everyday?.drawers ?? [];
+  if (everyday === undefined || other === undefined || drawer === undefined) throw new Error('no chests');
+  everyday.drawers.push({ ...drawer, name: 'From the ferry' });
+  other.name = 'Ferry day';
+  await writeFile(file, JSON.stringify(document));
   await page.getByLabel('Arrangement file').setInputFiles(file);
   await expect(page.getByText('plugins are on this computer; all others keep their places.')).toBeVisible();
   await expect(page.getByText('are on other computers of the studio')).toBeVisible();
+  await page.getByLabel('Arrangement file').setInputFiles(file);
+  await expect(page.getByRole('alert')).toContainText('Nothing to import');
   await page.goto(await placeOf('sort', 'Puppet wagon'));
-  await expect(page.getByText('Everyday (2)').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Ferry day/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Everyday/ })).toHaveCount(2);
+  await expect(front(page, 'From the ferry')).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('Everyday (2)')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Ferry day/ })).toHaveCount(0);
+  await expect(front(page, 'From the ferry')).toHaveCount(0);
 });

@@ -30,12 +30,12 @@ test('day and night follow the system, and can be switched for good', async ({ p
   await page.goto(await placeOf('keep'));
   const theme = () => page.locator('html').getAttribute('data-bs-theme');
   await expect.poll(theme).toBe('dark');
-  await page.getByRole('button', { name: /^Light:/ }).click();
+  await page.getByRole('button', { name: /^Theme:/ }).click();
   await expect.poll(theme).toBe('light');
   await page.reload();
   await expect.poll(theme).toBe('light');
-  await page.getByRole('button', { name: /^Light:/ }).click();
-  await page.getByRole('button', { name: /^Light:/ }).click();
+  await page.getByRole('button', { name: /^Theme:/ }).click();
+  await page.getByRole('button', { name: /^Theme:/ }).click();
   await page.emulateMedia({ colorScheme: 'light' });
   await expect.poll(theme).toBe('light');
 });
@@ -59,9 +59,9 @@ test('when the server does not answer, the change is taken back with a word, and
   await page.keyboard.type('Lost');
   await page.keyboard.press('Enter');
   await expect(
-    page.getByRole('status').getByText('not saved: new drawer Lost. Clever Drawer does not answer.'),
+    page.getByRole('status').getByText('not saved: new drawer Lost. Clever Drawer is not running.'),
   ).toBeVisible();
-  await expect(page.getByRole('region', { name: /Notifications/ })).toContainText('Clever Drawer does not answer.');
+  await expect(page.getByRole('region', { name: /Notifications/ })).toContainText('Clever Drawer is not running.');
   await expect(front(page, 'Lost')).toHaveCount(0);
   await page.unroute('**/changes');
   await page.keyboard.press('n');
@@ -97,7 +97,7 @@ test('drawers by keyboard: inner ones, renamed, put inside, moved back, in the o
   await page.keyboard.press('Enter');
   await label(page, 'Dynamics').press('Enter');
   await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Voices' })).toBeVisible();
-  await front(page, 'Dynamics').getByRole('button', { name: 'Inner drawer' }).click();
+  await front(page, 'Dynamics').getByRole('button', { name: 'Inner drawer', exact: true }).click();
   await page.keyboard.type('Softer');
   await page.keyboard.press('Enter');
   await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Softer' })).toBeVisible();
@@ -136,7 +136,7 @@ test('a long scan tells how far it is and is cancelled, keeping what was read', 
   await expect(
     page.getByRole('heading', { name: 'The last scan was cancelled; what it had read is kept' }),
   ).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: `Take ${folder} off the list` }).click();
+  await page.getByRole('button', { name: `Remove ${folder} from the list` }).click();
   // Whoever still asks would be answered by nobody.
   await page.goto('about:blank');
   await own.stop();

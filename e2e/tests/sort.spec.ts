@@ -17,7 +17,7 @@ test('the list is found by typing, filtered by role and sorted, and the address 
   }
   await page.getByLabel('Find', { exact: true }).fill('tollgate');
   await page.getByRole('button', { name: /^audio effect/ }).click();
-  const shown = page.getByRole('main').getByRole('status');
+  const shown = page.locator('[data-shown]');
   await expect(shown).toContainText(/more match(es)? outside this filter/);
   await expect(page).toHaveURL(/q=tollgate.*role=audio-effect|role=audio-effect.*q=tollgate/);
   await page.reload();
@@ -126,7 +126,7 @@ test('by keyboard alone: a new drawer with keywords, filing, order, undo and Fav
 test('a chest is worked out by vendor in one step, and everything about a plugin is shown', async ({ page }) => {
   await page.getByRole('button', { name: 'New chest' }).click();
   await page.getByLabel('A drawer for each vendor').check();
-  await page.getByRole('button', { name: 'Make the chest' }).click();
+  await page.getByRole('button', { name: 'Create chest' }).click();
   await expect(front(page, 'Tollgate Sound')).toBeVisible();
   await accessible(page);
   await page.getByRole('row').nth(3).dblclick();

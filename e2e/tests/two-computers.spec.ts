@@ -73,7 +73,7 @@ test('what is filed on one computer stands on the other, and each takes back its
 test('what is on one of them only keeps its place, is counted apart, and is left out of menus', async ({ context }) => {
   const wagon = await sortAt(context, 'Puppet wagon');
   await expect(front(wagon, 'Everyday EQ')).toBeVisible();
-  await expect(wagon.getByRole('status').filter({ hasText: 'shown' })).toHaveText('135 shown');
+  await expect(wagon.locator('[data-shown]')).toHaveText('135 shown');
   await notHere(wagon).click();
   const first = wagon.getByRole('row').nth(1);
   await expect(first).toContainText('not on this computer');

@@ -111,7 +111,7 @@ test('a failure in the middle of queued changes takes nothing else along, and un
   for (const name of ['Queued first', 'Queued lost', 'Queued last']) await makeDrawer(one, name);
   await expect(one.getByRole('contentinfo')).toContainText('saving …');
   letFirstGo();
-  await expect(told(one)).toContainText('Clever Drawer does not answer.');
+  await expect(told(one)).toContainText('Clever Drawer is not running.');
   await saved(one);
   await expect(front(one, 'Queued lost')).toHaveCount(0);
   await expect(front(one, 'Queued first')).toBeVisible();
@@ -145,7 +145,7 @@ test('what happened while the line was down is made up for', async ({ context })
 test('each filter stands in the address, and is the same when it is opened again', async ({ page }) => {
   await page.goto(await placeOf('sort'));
   await expect(page.getByRole('row').nth(5)).toBeVisible();
-  const shown = page.getByRole('main').getByRole('status').first();
+  const shown = page.locator('[data-shown]');
   const drawers = (
     await ask<{ drawer: { id: string; name: string }[] }>(
       `/computers/${(await computerNamed('Music room')).id}/arrangement`,

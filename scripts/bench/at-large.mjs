@@ -135,7 +135,7 @@ async function measure(url, computer) {
         ),
       );
     }
-    say('all found are selected', selected);
+    say('all shown are selected', selected);
 
     const [filed, saved, undone, undoSaved] = [[], [], [], []];
     for (let round = 0; round < 3; round++) {

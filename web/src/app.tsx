@@ -1,5 +1,4 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Toaster } from 'sonner';
 import { EmptyNote, Failed, Loading } from './parts/empty-note';
@@ -7,6 +6,7 @@ import { CommonKeys } from './frame/common-keys';
 import { KeepGoing } from './frame/keep-going';
 import { KeyMap } from './frame/key-map';
 import { useComputers } from './catalogue/queries';
+import { Telling } from './frame/telling';
 import { TopBar } from './frame/top-bar';
 import { ComputerContext } from './lib/use-computer';
 import { useStored } from './lib/use-stored';
@@ -26,6 +26,7 @@ export function App() {
         <Route path="/" element={<ToLastComputer />} />
         <Route path="/:computer/*" element={<AtComputer />} />
       </Routes>
+      <Telling />
       <Toaster position="bottom-center" offset={44} toastOptions={{ className: 'note', duration: 6000 }} />
     </>
   );
@@ -53,8 +54,6 @@ function AtComputer() {
   const computer = computers.data?.find((one) => one.id === id);
   const [keysShown, showKeys] = useState(false);
   const [lastId, keepLast] = useStored(LAST);
-  useHotkeys('shift+slash', () => showKeys(true), { useKey: false });
-  useHotkeys('?', () => showKeys(true), { useKey: true });
   useEffect(() => {
     if (computer !== undefined && computer.id !== lastId) keepLast(computer.id);
     // Only a visit is kept: what another window keeps must not be written back.
@@ -69,7 +68,7 @@ function AtComputer() {
     <ComputerContext value={computer}>
       <TopBar computer={computer} computers={computers.data} place={place} showKeys={() => showKeys(true)} />
       <KeyMap shown={keysShown} close={() => showKeys(false)} />
-      <CommonKeys computer={computer.id} />
+      <CommonKeys computer={computer.id} showKeys={() => showKeys(true)} />
       <KeepGoing key={`${computer.id}/${place}`}>
         <Suspense fallback={<Loading what="the page" />}>
           <Routes>

@@ -37,3 +37,6 @@ if (root !== null) {
     </StrictMode>,
   );
 }
+
+// What most pages do without comes after what they show.
+setTimeout(() => void import('./look/scripts'), 0);

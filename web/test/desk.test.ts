@@ -50,13 +50,13 @@ describe('what letting go of a drag would do', () => {
     const into: Target = { kind: 'into', drawerId: d('Space') };
     expect(words(plugins('Goose'), into)).toBe('→ Space');
     expect(words(plugins('Goose', 'Plate'), into)).toBe('→ Space (1 in there already)');
-    expect(effectOf(plugins('Plate'), into, STATE)).toEqual({ words: '– in Space already', intent: null });
+    expect(effectOf(plugins('Plate'), into, STATE)).toEqual({ words: '– already in Space', intents: [] });
     expect(words(plugins('Goose'), null)).toContain('drop it on a drawer');
     expect(words(plugins('Goose'), { kind: 'chest' })).toContain('drop it on a drawer');
   });
 
-  it('plugins: between two lines, unless the drawer keeps itself in order', () => {
-    expect(effectOf(plugins('Goose'), line('above', 'Space/Echo'), STATE).intent).toEqual({
+  it('plugins: between two lines, unless the drawer is kept sorted', () => {
+    expect(effectOf(plugins('Goose'), line('above', 'Space/Echo'), STATE).intents[0]).toEqual({
       kind: 'place',
       drawerId: 'Space',
       pluginIds: ['Goose'],
@@ -64,16 +64,19 @@ describe('what letting go of a drag would do', () => {
       before: 'Space/Echo',
     });
     const sorted = after(STATE, nameOf, { kind: 'set-sort', id: d('Space'), sort: 'name' });
-    expect(effectOf(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toMatchObject({ intent: null });
-    expect(words(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toContain('keeps itself in order (A–Z)');
-    expect(effectOf(plugins('Goose'), line('below', null), sorted).intent).toMatchObject({ kind: 'file' });
+    expect(effectOf(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toMatchObject({ intents: [] });
+    expect(words(plugins('Plate'), line('above', 'Space/Echo'), sorted)).toContain('is kept sorted (A–Z)');
+    expect(effectOf(plugins('Goose'), line('below', null), sorted).intents[0]).toMatchObject({ kind: 'file' });
   });
 
   it('plugins: onto a tray and in its order', () => {
     expect(words(plugins('Goose'), { kind: 'tray', tray: 1 })).toBe('→ Favourites');
-    expect(words(plugins('Plate'), { kind: 'tray', tray: 1 })).toBe('– on Favourites already');
+    expect(words(plugins('Plate'), { kind: 'tray', tray: 1 })).toBe('– already on Favourites');
     const onLine: Target = { kind: 'line', home: { tray: 1 }, lineId: '1/Echo', side: 'above', before: '1/Echo' };
-    expect(effectOf(plugins('Goose'), onLine, STATE).intent).toMatchObject({ kind: 'place-on-tray', before: 'Echo' });
+    expect(effectOf(plugins('Goose'), onLine, STATE).intents[0]).toMatchObject({
+      kind: 'place-on-tray',
+      before: 'Echo',
+    });
   });
 
   it('a divider stays in its drawer', () => {
@@ -83,20 +86,22 @@ describe('what letting go of a drag would do', () => {
       { kind: 'into', drawerId: d('Space') },
       { kind: 'tray', tray: 2 },
     ] as const)
-      expect(effectOf(divider, target, STATE)).toEqual({ words: '– a divider stays in its drawer', intent: null });
+      expect(effectOf(divider, target, STATE)).toEqual({ words: '– a divider stays in its drawer', intents: [] });
     const own: Dragged = { pluginIds: [], dividers: { drawerId: d('Space'), ids: ['v'] }, name: 'divider' };
-    expect(effectOf(own, line('below', null), STATE).intent).toMatchObject({ kind: 'place', dividerIds: ['v'] });
+    expect(effectOf(own, line('below', null), STATE).intents[0]).toMatchObject({ kind: 'place', dividerIds: ['v'] });
   });
 
   it('a drawer: beside, inside, to the end; never into itself', () => {
     const space: Dragged = { drawerId: d('Space'), name: 'Space' };
     expect(words(space, { kind: 'into', drawerId: d('Inner') })).toBe('– not into itself');
     expect(words(space, { kind: 'after', drawerId: d('Odds') })).toBe('→ after Odds');
-    expect(effectOf(space, { kind: 'after', drawerId: d('Odds') }, STATE).intent).toMatchObject({ before: null });
-    expect(effectOf(space, { kind: 'into', drawerId: d('Odds') }, STATE).intent).toMatchObject({ parentId: 'Odds' });
+    expect(effectOf(space, { kind: 'after', drawerId: d('Odds') }, STATE).intents[0]).toMatchObject({ before: null });
+    expect(effectOf(space, { kind: 'into', drawerId: d('Odds') }, STATE).intents[0]).toMatchObject({
+      parentId: 'Odds',
+    });
     expect(words(space, { kind: 'chest' })).toBe('→ end of the chest');
-    expect(effectOf(space, { kind: 'into', drawerId: d('Space') }, STATE)).toEqual({ words: '', intent: null });
-    expect(effectOf(space, { kind: 'tray', tray: 1 }, STATE).intent).toBeNull();
+    expect(effectOf(space, { kind: 'into', drawerId: d('Space') }, STATE)).toEqual({ words: '', intents: [] });
+    expect(effectOf(space, { kind: 'tray', tray: 1 }, STATE).intents).toEqual([]);
   });
 });
 

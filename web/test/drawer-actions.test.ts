@@ -112,8 +112,9 @@ describe('what is done with a drawer', () => {
 });
 
 describe('what is done with its lines', () => {
-  const about = { about: () => undefined, selected: () => undefined };
-  const lines = lineActionsOf(the('Space'), { changes, ask: (box) => asked.push(box) }, about);
+  const about = { about: () => undefined, selected: () => undefined, more: () => [] };
+  const needs = { changes, ask: (box: DrawerAsk) => asked.push(box), open: [], setOpen: () => undefined };
+  const lines = lineActionsOf(the('Space'), needs, about);
 
   it('plugins and dividers are taken out in one act of the hand, which is one step of undo', () => {
     lines.remove([line('Echo'), divider, line('Plate 9')]);
@@ -136,8 +137,8 @@ describe('what is done with its lines', () => {
     ]);
   });
 
-  it('are not placed in a drawer that keeps itself in order', () => {
-    const sorted = lineActionsOf({ ...the('Space'), sort: 'name' }, { changes, ask: () => undefined }, about);
+  it('are not placed in a drawer that is kept sorted', () => {
+    const sorted = lineActionsOf({ ...the('Space'), sort: 'name' }, needs, about);
     sorted.place([line('Echo')], null);
     expect(made).toEqual([]);
   });

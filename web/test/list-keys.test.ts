@@ -1,51 +1,28 @@
-import {
-  lineMoveOf,
-  placeAfterMove,
-  selectByKey,
-  stepIn,
-  stepInGrid,
-  ticked,
-  type LineMove,
-  type Pressed,
-} from '../src/parts/list-keys';
+import { placeAfterMove, selectionHandlers, stepHandlers, ticked, type LineMove } from '../src/parts/list-keys';
+import { nothing } from '../src/parts/selection';
 import type { Selection } from '../src/parts/use-selection';
-
-const pressed = (key: string, more: Partial<Pressed> = {}): Pressed => ({
-  key,
-  shiftKey: false,
-  ctrlKey: false,
-  metaKey: false,
-  altKey: false,
-  ...more,
-});
 
 describe('walking through a list', () => {
   // The keys of a listbox after the WAI-ARIA Authoring Practices 1.2, "Listbox Pattern, Keyboard Interaction".
-  const walk = { at: 4, count: 30 };
+  const walked = (key: keyof ReturnType<typeof stepHandlers>, at: number, count = 30, page?: number): number => {
+    let place = NaN;
+    stepHandlers(at, { count, ...(page === undefined ? {} : { page }) }, (to) => (place = to))[key]();
+    return place;
+  };
   it.each([
-    ['ArrowDown', 5],
-    ['ArrowUp', 3],
-    ['PageDown', 14],
-    ['PageUp', 0],
-    ['Home', 0],
-    ['End', 29],
-  ])('%s leads to %i', (key, to) => expect(stepIn(key, walk)).toBe(to));
+    ['down', 5],
+    ['up', 3],
+    ['pageDown', 14],
+    ['pageUp', 0],
+    ['first', 0],
+    ['last', 29],
+  ] as const)('%s leads to %i', (key, to) => expect(walked(key, 4)).toBe(to));
 
-  it('stays within, pages by what is in sight, and leaves Home and End to a field', () => {
-    expect(stepIn('ArrowDown', { at: 29, count: 30 })).toBe(29);
-    expect(stepIn('ArrowUp', { at: 0, count: 30 })).toBe(0);
-    expect(stepIn('PageDown', { ...walk, page: 3 })).toBe(7);
-    expect(stepIn('Home', { ...walk, ends: false })).toBeNull();
-    expect(stepIn('End', { ...walk, ends: false })).toBeNull();
-    expect(stepIn('x', walk)).toBeNull();
-    expect(stepIn('ArrowDown', { at: -1, count: 0 })).toBe(-1);
-  });
-
-  it('in a grid goes by rows too', () => {
-    expect(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown'].map((key) => stepInGrid(key, 4))).toEqual([
-      -1, 1, -4, 4,
-    ]);
-    expect(stepInGrid('Enter', 4)).toBeNull();
+  it('stays within, and pages by what is in sight', () => {
+    expect(walked('down', 29)).toBe(29);
+    expect(walked('up', 0)).toBe(0);
+    expect(walked('pageDown', 4, 30, 3)).toBe(7);
+    expect(walked('down', -1, 0)).toBe(-1);
   });
 });
 
@@ -54,42 +31,32 @@ describe('keys that select', () => {
   const selection = (at: number): Selection<string> => ({
     ids: new Set(),
     at,
+    now: () => ({ ids: new Set(), at }),
     click: () => undefined,
     moveTo: (index, stretch) => void done.push(`${stretch ? 'stretch' : 'move'} ${String(index)}`),
+    walkTo: (index) => void done.push(`walk ${String(index)}`),
     toggle: (index) => void done.push(`toggle ${String(index)}`),
     all: () => void done.push('all'),
     none: () => void done.push('none'),
+    keep: () => nothing(),
   });
-  const press = (event: Pressed, at = 2): [boolean, string | undefined] => {
+  const press = (key: keyof ReturnType<typeof selectionHandlers>, at = 2): [boolean, string | undefined] => {
     done.length = 0;
-    return [selectByKey(event, selection(at), { count: 9 }), done[0]];
+    const answer = selectionHandlers(selection(at), { count: 9 })[key]?.(new Event('keydown') as KeyboardEvent);
+    return [answer !== false, done[0]];
   };
 
-  it('move, stretch, tick and take all', () => {
-    expect(press(pressed('ArrowDown'))).toEqual([true, 'move 3']);
-    expect(press(pressed('ArrowUp', { shiftKey: true }))).toEqual([true, 'stretch 1']);
-    expect(press(pressed(' '))).toEqual([true, 'toggle 2']);
-    expect(press(pressed('a', { ctrlKey: true }))).toEqual([true, 'all']);
-    expect(press(pressed('a', { metaKey: true }))).toEqual([true, 'all']);
+  it('move, stretch, walk, tick and take all', () => {
+    expect(press('down')).toEqual([true, 'move 3']);
+    expect(press('extendUp')).toEqual([true, 'stretch 1']);
+    expect(press('extendLast')).toEqual([true, 'stretch 8']);
+    expect(press('walkDown')).toEqual([true, 'walk 3']);
+    expect(press('tick')).toEqual([true, 'toggle 2']);
+    expect(press('all')).toEqual([true, 'all']);
   });
 
-  it('leave the rest to the list: letters, what is done with Alt, and Space where nothing is stood on', () => {
-    expect(press(pressed('a'))).toEqual([false, undefined]);
-    expect(press(pressed('ArrowDown', { altKey: true }))).toEqual([false, undefined]);
-    expect(press(pressed(' '), -1)).toEqual([false, undefined]);
-    expect(press(pressed('Enter'))).toEqual([false, undefined]);
-  });
-
-  it('with Alt say where lines go', () => {
-    const alt = { altKey: true };
-    expect(['ArrowUp', 'ArrowDown', 'Home', 'End'].map((key) => lineMoveOf(pressed(key, alt)))).toEqual([
-      'up',
-      'down',
-      'top',
-      'bottom',
-    ]);
-    expect(lineMoveOf(pressed('ArrowUp'))).toBeNull();
-    expect(lineMoveOf(pressed('x', alt))).toBeNull();
+  it('leave Space to others where nothing is stood on', () => {
+    expect(press('tick', -1)).toEqual([false, undefined]);
   });
 });
 

@@ -32,7 +32,7 @@ function planPutRight(state: Arrangement, { pluginIds, right }: Wish<'put-right'
   const back = fields.every((field) => right[field] === null);
   const words = fields.map((field) => (field === 'types' ? 'type' : field)).join(' and ');
   const of = what(known, nameOf);
-  return planned(back ? `leave the ${words} of ${of} to what is worked out` : `put right the ${words} of ${of}`, edits);
+  return planned(back ? `use the detected ${words} of ${of}` : `correct the ${words} of ${of}`, edits);
 }
 
 function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf: NameOf): Plan {
@@ -43,7 +43,10 @@ function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf:
   const after = buildId === null ? null : { id: pluginId, buildId };
   if (sameRow(before, after)) return refuse(UNCHANGED);
   const edit: Edit = { of: 'preferredBuild', id: pluginId, before, after };
-  return planned(buildId === null ? `prefer builds of ${name} by the rule` : `prefer another build of ${name}`, [edit]);
+  return planned(
+    buildId === null ? `prefer builds of ${name} by the general preference` : `prefer another build of ${name}`,
+    [edit],
+  );
 }
 
 function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {

@@ -45,7 +45,7 @@ export const planned = (label: string, edits: readonly Edit[]): Plan => ({ ok: t
 export const refuse = (refusal: string): Plan => ({ ok: false, refusal });
 
 /** The refusal of a wish that would change nothing. */
-export const UNCHANGED = 'That is how it stands already.';
+export const UNCHANGED = 'Nothing to change.';
 
 /** "Vestry Plate" for one, "12 plugins" for more. */
 export function what(ids: readonly ItemId[], nameOf: NameOf): string {

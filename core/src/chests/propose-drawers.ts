@@ -92,7 +92,7 @@ function bestReason(stats: DrawerStats, { vendor, types }: Plugin): { score: num
     const label = TYPE_TREE[main].label;
     const count = stats.types.get(main) ?? 0;
     if (isNamed(stats, label)) say(10, `named after its type, ${label}`);
-    else if (isNamed(stats, FAMILIES[familyOf(main)])) say(7, `named after its kind, ${FAMILIES[familyOf(main)]}`);
+    else if (isNamed(stats, FAMILIES[familyOf(main)])) say(7, `named after its family, ${FAMILIES[familyOf(main)]}`);
     const share = stats.size === 0 ? 0 : count / stats.size;
     if (count > 0 && share >= SHARE) say(5 + 4 * share, `holds ${String(count)} of the type ${label}`);
     else if (count > 0) say(2 + share, `holds ${String(count)} of the type ${label}`);

@@ -72,7 +72,11 @@ export const demosOf = (plugins: readonly AsidePlugin[], vendor: string, all: bo
   reason: 'demo',
 });
 
-function callsItselfDemo({ name, builds }: AsidePlugin): boolean {
+/** Whether a plugin says of itself that it is not the whole thing. */
+export function callsItselfDemo({
+  name,
+  builds,
+}: Pick<AsidePlugin, 'name'> & { readonly builds: readonly Pick<AsideBuild, 'version' | 'path'>[] }): boolean {
   const texts = [name, ...builds.flatMap((build) => [build.version ?? '', build.path.split(/[\\/]/).pop() ?? ''])];
   return texts.some((text) => wordsOf(text).some((word) => DEMO_WORDS.has(word)));
 }

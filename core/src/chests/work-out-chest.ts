@@ -55,7 +55,7 @@ export function workOutChest(
   const [order = ''] = keysBefore(chestsOf(state), null, 1);
   const drawers = layOutDrawers(planDrawers(plugins, wish), id, null, newDrawerId);
   return {
-    label: `work out the chest ${name}`,
+    label: `create the chest ${name}`,
     edits: [{ of: 'chest', id, before: null, after: { id, name, order, slots } }, ...drawers],
   };
 }

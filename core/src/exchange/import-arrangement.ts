@@ -9,6 +9,7 @@ import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
 import type { Format } from '../facts/format.js';
 import type { ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
+import { fold } from '../text/words.js';
 import type {
   ArrangementDocument,
   DrawerDocument,
@@ -17,6 +18,7 @@ import type {
   PluginReference,
 } from './arrangement-document.js';
 import type { Exported } from './export-arrangement.js';
+import { fillUp } from './fill-up-chest.js';
 
 /** What an import would do: the change, the plugins of the catalogue that it names, and those that the catalogue lacks (they keep their places). */
 export interface ImportPlan {
@@ -49,8 +51,8 @@ export function matchReferences(
 }
 
 /**
- * Plans the import of a document: its chests are added beside those at hand, its trays are filled up, its names and reasons taken where
- * there are none; nothing is replaced.
+ * Plans the import of a document: a chest of the same name is filled up, others are added behind those at hand, trays are filled up, names and
+ * reasons taken where there are none; nothing is replaced. The same document a second time comes to nothing.
  * A plugin that can't be matched keeps its own id and its places, so that it is there when it is installed.
  */
 export function planImport(
@@ -72,8 +74,9 @@ export function planImport(
   const line = (one: LineDocument): PlannedLine[] =>
     'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
-  const chestOrders = keysBefore(chestsOf(state), null, document.chests.length);
-  const names = new Set(chestsOf(state).map((chest) => chest.name));
+  const present = chestsOf(state);
+  const chestOrders = keysBefore(present, null, document.chests.length);
+  const filled = new Set<ChestId>();
 
   const drawerPlan = (drawer: DrawerDocument): DrawerPlan => ({
     name: drawer.name,
@@ -83,16 +86,18 @@ export function planImport(
     inner: drawer.drawers.map(drawerPlan),
   });
   document.chests.forEach((chest, index) => {
+    const drawers = chest.drawers.map(drawerPlan);
+    const newDrawerId = (): DrawerId => newId() as DrawerId;
+    const same = present.find((one) => fold(one.name) === fold(chest.name) && !filled.has(one.id));
+    if (same !== undefined) {
+      filled.add(same.id);
+      edits.push(...fillUp(state, same.id, null, drawers, newDrawerId));
+      return;
+    }
     const id = newId() as ChestId;
-    const name = freeName(chest.name, names);
-    names.add(name);
-    edits.push({
-      of: 'chest',
-      id,
-      before: null,
-      after: { id, name, order: chestOrders[index] ?? '', slots: chest.slots },
-    });
-    edits.push(...layOutDrawers(chest.drawers.map(drawerPlan), id, null, () => newId() as DrawerId));
+    const { name, slots } = chest;
+    edits.push({ of: 'chest', id, before: null, after: { id, name, order: chestOrders[index] ?? '', slots } });
+    edits.push(...layOutDrawers(drawers, id, null, newDrawerId));
   });
   for (const { tray, name, items } of document.trays) {
     const trayId = String(tray);
@@ -126,10 +131,4 @@ export function planImport(
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
   const label = `import the arrangement of ${document.computer}`;
   return { change: { label, edits }, matched: [...new Set(matches.values())], missing };
-}
-
-function freeName(name: string, taken: ReadonlySet<string>): string {
-  let free = name;
-  for (let number = 2; taken.has(free); number++) free = `${name} (${String(number)})`;
-  return free;
 }

@@ -90,7 +90,7 @@ describe('what the producer puts right', () => {
     ).toMatchObject({ role: 'instrument', vendor: 'Tollgate', types: null });
     expect(plan(state, { kind: 'put-right', pluginIds: [plugin('p')], right: { role: 'instrument' } })).toEqual({
       ok: false,
-      refusal: 'That is how it stands already.',
+      refusal: 'Nothing to change.',
     });
   });
 

@@ -64,18 +64,42 @@ let number = 0;
 const newId = (): string => `new-${String(number++)}`;
 
 describe('export and import', () => {
-  it('import after export is the same, beside what is there', () => {
-    const plan = planImport(state, exported, here, newId);
-    const both = applyEdits(state, plan.change.edits);
+  it('import after export is the same', () => {
+    const plan = planImport(emptyArrangement(), exported, here, newId);
+    const fresh = applyEdits(emptyArrangement(), plan.change.edits);
     expect([plan.matched.length, plan.missing]).toEqual([3, []]);
-    expect(chestsOf(both).map((chest) => chest.name)).toEqual(['Everyday', 'Everyday (2)']);
-    const again = exportArrangement(both, here, 'Music room', new Date(0));
-    expect(again.chests[1]?.drawers).toEqual(exported.chests[0]?.drawers);
-    expect(trayEntries(both, 1)).toHaveLength(1);
+    const again = exportArrangement(fresh, here, 'Music room', new Date(0));
+    expect(again.chests).toEqual(exported.chests);
+    expect(trayEntries(fresh, 1)).toHaveLength(1);
     // A preset goes along by bank and name.
     expect(again.trays[1]?.items).toEqual([{ plugin: 'a/plate', preset: { bank: 'Rooms', name: 'Vocal Hall' } }]);
-    const fresh = applyEdits(emptyArrangement(), planImport(emptyArrangement(), exported, here, newId).change.edits);
     expect([fresh.naming.get(HALL)?.nickname, fresh.trayEntry.has(`2/${HALL}`)]).toEqual(['the cave', true]);
+  });
+
+  it('a second import comes to nothing, and one into a chest of the same name adds what it lacks and replaces nothing', () => {
+    expect(planImport(state, exported, here, newId).change.edits).toEqual([]);
+    // One drawer is gone, another lacks an entry and has one of its own, with a name of its own.
+    const [outer] = drawersIn(state, chestId, null);
+    const ids = entriesIn(state, outer?.id ?? drawerId).map((entry) => entry.pluginId);
+    const changed: Intent[] = [
+      { kind: 'delete-drawer', id: asId<DrawerId>('e') },
+      { kind: 'take-out', drawerId, pluginIds: [asId<PluginId>('a/echo')] },
+      { kind: 'rename-chest', id: chestId, name: 'EVERYDAY' },
+    ];
+    const poorer = changed.reduce((now, intent) => {
+      const plan = planChange(now, intent, (id) => here.get(id as PluginId)?.name);
+      return plan.ok ? applyEdits(now, plan.change.edits) : now;
+    }, state);
+    const { edits } = planImport(poorer, exported, here, newId).change;
+    const filled = applyEdits(poorer, edits);
+    expect(edits.every((edit) => edit.before === null)).toBe(true);
+    expect(chestsOf(filled).map((chest) => chest.name)).toEqual(['EVERYDAY']);
+    expect(entriesIn(filled, drawerId).map((entry) => entry.pluginId)).toEqual([
+      ...ids.filter((id) => id !== 'a/echo'),
+      'a/echo',
+    ]);
+    expect(drawersIn(filled, chestId, drawerId).map((drawer) => drawer.name)).toEqual(['Inner']);
+    expect(planImport(filled, exported, here, newId).change.edits).toEqual([]);
   });
 
   it('knows a plugin again by the identifier of a build when its name differs', () => {

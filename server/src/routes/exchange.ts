@@ -36,7 +36,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
         const known = await loadReferences(db);
         const plan = planImport(state, document, known, randomUUID);
         if (plan.change.edits.length === 0)
-          throw refused('This arrangement holds no chest and no tray; there is nothing to import.');
+          throw refused('Nothing to import: all that this arrangement holds is here already.');
         await addMissing(db, plan.missing);
         const here = await pluginsOn(db, id);
         const there = plan.matched.filter((plugin) => !here.has(plugin));

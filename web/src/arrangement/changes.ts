@@ -11,6 +11,7 @@ import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { asId, type ComputerId, type ItemId } from '@clever-drawer/core/ids';
 import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
 import { call, wordsOf, type Asked } from '../lib/api';
+import { tell } from '../lib/telling';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued } from './queue';
 import { windowName } from './window-name';
@@ -98,6 +99,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         toast.warning(plan.refusal);
         return false;
       }
+      tell(`Done: ${plan.change.label}`);
       return told(
         send(
           { kind: 'wish', intents },
@@ -114,6 +116,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     step: (way) => {
       const window = knownIn(client, computer);
       const ref = window === undefined ? null : nextStep(window, way);
+      if (ref !== null) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${ref.label}`);
       return told(
         send(
           { kind: 'step', way, ref },
@@ -133,7 +136,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       if (isDone) countLoadOf(client, computer, pluginOfItem(asId<ItemId>(request.pluginId)));
       return isDone;
     },
-    workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'work out a chest', request)),
+    workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),
     bringIn: (document) => own('POST /computers/{computer}/import', 'import', document as never),
   };
 }

@@ -1,29 +1,35 @@
-import { useHotkeys } from 'react-hotkeys-hook';
 import { useBeforeUnload, useNavigate } from 'react-router';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { useUnderWay } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { useOtherWindows } from '../arrangement/other-windows';
-import { PLACES } from './top-bar';
+import { useRefreshAfterScan } from '../catalogue/scanning';
+import { useKeys } from '../keys/use-keys';
+import { wayTo } from '../lib/visited';
+import type { Place } from './places';
+import { useFocusKept } from './use-focus-kept';
 
-/** What holds in every place: undo and redo, the ways between the places, and news of the other windows. */
-export function CommonKeys({ computer }: { computer: ComputerId }) {
+/** What holds in every place: undo and redo, the ways between the places, the focus, and news of the other windows. */
+export function CommonKeys({ computer, showKeys }: { computer: ComputerId; showKeys: () => void }) {
   useOtherWindows(computer);
   useStaying(useUnderWay(computer) > 0);
+  useFocusKept();
+  useRefreshAfterScan();
   const { step } = useChanges(computer);
   const navigate = useNavigate();
-  useHotkeys('mod+z', () => void step('undo'), { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', () => void step('redo'), { preventDefault: true });
-  useHotkeys(
-    PLACES.map((place) => `alt+${place.key}`).join(','),
-    (event) => {
-      const place = PLACES.find((one) => one.key === event.code.slice(-1).toLowerCase());
-      // The address and not the page that is shown: a place that is still being fetched is on its way already.
-      if (place !== undefined && !location.pathname.endsWith(`/${place.path}`))
-        void navigate(`/${computer}/${place.path}`);
-    },
-    { preventDefault: true, enableOnFormTags: true },
-  );
+  const to = (place: Place) => (): void => {
+    // The address and not the page that is shown: a place that is still being fetched is on its way already.
+    if (!location.pathname.endsWith(`/${place}`)) void navigate(wayTo(computer, place));
+  };
+  useKeys('everywhere', {
+    keyMap: showKeys,
+    intake: to('intake'),
+    sort: to('sort'),
+    load: to('load'),
+    keep: to('keep'),
+    undo: () => void step('undo'),
+    redo: () => void step('redo'),
+  });
   return null;
 }
 

@@ -4,6 +4,7 @@ import { useComputer } from '../lib/use-computer';
 import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { savingWords } from './saving-words';
+import { KeyHint } from '../keys/key-hint';
 import { PlainButton } from '../parts/plain-button';
 
 /** The line at the foot: what the place says, undo and redo in words, and whether all is saved. */
@@ -21,12 +22,12 @@ export function StatusLine({ children }: { children: ReactNode }) {
       <span className="grow" />
       {undo !== null && (
         <PlainButton onClick={() => void step('undo')}>
-          Undo: {undo.label} <kbd>Ctrl Z</kbd>
+          Undo: {undo.label} <KeyHint place="everywhere" does="undo" />
         </PlainButton>
       )}
       {redo !== null && (
         <PlainButton onClick={() => void step('redo')}>
-          Redo: {redo.label} <kbd>Ctrl Shift Z</kbd>
+          Redo: {redo.label} <KeyHint place="everywhere" does="redo" />
         </PlainButton>
       )}
       <span role="status" aria-busy={underWay > 0}>

@@ -2,19 +2,16 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import { NavLink, useNavigate } from 'react-router';
 import type { ComputerView } from '@clever-drawer/contract/responses';
 import { useArrivals } from '../catalogue/queries';
+import { wayTo } from '../lib/visited';
+import { KeyHint } from '../keys/key-hint';
+import { strokesOf } from '../keys/strokes-of';
+import { PLACES } from './places';
 import { useTheme } from './theme';
 import { PlainButton } from '../parts/plain-button';
 
-export const PLACES = [
-  { path: 'intake', name: 'Intake', key: 'i' },
-  { path: 'sort', name: 'Sort', key: 's' },
-  { path: 'load', name: 'Load', key: 'l' },
-  { path: 'keep', name: 'Keep', key: 'k' },
-] as const;
+const THEME_NAMES = { system: 'Theme: system', day: 'Theme: day', night: 'Theme: night' } as const;
 
-const THEME_NAMES = { system: 'Light as the system', day: 'Day', night: 'Night' } as const;
-
-/** Places, the computer at hand, the light. */
+/** Places, the computer at hand, the theme. */
 export function TopBar({
   computer,
   computers,
@@ -34,7 +31,17 @@ export function TopBar({
       <span className="product">Clever Drawer</span>
       <nav aria-label="Places">
         {PLACES.map(({ path, name }) => (
-          <NavLink key={path} to={`/${computer.id}/${path}`}>
+          <NavLink
+            key={path}
+            to={`/${computer.id}/${path}`}
+            title={strokesOf('everywhere', path)[0]}
+            onClick={(event) => {
+              // As it was looked at last, unless another tab or window is asked for.
+              if (event.ctrlKey || event.metaKey || event.shiftKey) return;
+              event.preventDefault();
+              void navigate(wayTo(computer.id, path));
+            }}
+          >
             {name}
             {path === 'intake' && arrivals > 0 && (
               <span className="arrival-count" aria-label={`, ${String(arrivals)} to scan`}>
@@ -66,11 +73,11 @@ export function TopBar({
             ))}
           </Dropdown.Menu>
         </Dropdown>
-        <PlainButton onClick={next} aria-label={`Light: ${THEME_NAMES[choice]}. Change`}>
+        <PlainButton onClick={next} aria-label={`${THEME_NAMES[choice]}. Change`}>
           {THEME_NAMES[choice]}
         </PlainButton>
         <PlainButton onClick={showKeys} aria-label="Keys">
-          <kbd>?</kbd>
+          <KeyHint place="everywhere" does="keyMap" />
         </PlainButton>
       </div>
     </header>

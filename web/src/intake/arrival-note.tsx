@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import Button from 'react-bootstrap/Button';
 import { useArrivals } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
-import { useStartScan } from './use-scan';
+import { useStartScan } from '../catalogue/scanning';
 import styles from './intake.module.css';
 
 const SHOWN = 6;

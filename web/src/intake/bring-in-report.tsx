@@ -25,7 +25,7 @@ export function BringInReport({ computerId, label }: { computerId: ComputerId | 
   return (
     <>
       <FileButton size="sm" name="Scan report" disabled={bringIn.isPending} choose={(chosen) => bringIn.mutate(chosen)}>
-        {bringIn.isPending ? 'Bringing in …' : label}
+        {bringIn.isPending ? 'Importing …' : label}
       </FileButton>
       {bringIn.isError && (
         <div className="note-box attention" role="alert">

@@ -36,6 +36,7 @@ export function ComputerName() {
         autoComplete="off"
         isInvalid={draft.trim() === ''}
         onChange={(event) => setDraft(event.target.value)}
+        onFocus={(event) => event.target.select()}
         onKeyDown={(event) => event.key === 'Escape' && setDraft(null)}
       />
       <Button type="submit" size="sm" disabled={draft.trim() === '' || rename.isPending}>

@@ -9,7 +9,8 @@ import { wordsOf } from '../lib/api';
 import { useProposedFolders } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
-import { useFolderChanges, useStartScan } from './use-scan';
+import { useStartScan } from '../catalogue/scanning';
+import { useFolderChanges } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
@@ -24,7 +25,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
     remove.mutate(folder.id, {
       onSuccess: () =>
         toast(
-          `${folder.path} is off the list. What was found in it stays in the catalogue until the next scan of everything.`,
+          `${folder.path} is removed from the list. What was found in it stays in the catalogue until the next scan of everything.`,
           {
             action: { label: 'Put it back', onClick: () => add.mutate(folder.path) },
           },
@@ -54,8 +55,8 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <PlainButton onClick={() => scan.mutate({ folderIds: [folder.id] })} aria-label={`Scan ${folder.path}`}>
                 Scan
               </PlainButton>
-              <PlainButton onClick={() => takeOff(folder)} aria-label={`Take ${folder.path} off the list`}>
-                Take off
+              <PlainButton onClick={() => takeOff(folder)} aria-label={`Remove ${folder.path} from the list`}>
+                Remove
               </PlainButton>
             </div>
             <div className={styles.folderSwitches}>

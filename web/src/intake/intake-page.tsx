@@ -1,6 +1,4 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef } from 'react';
-import { isUnderWay, keys, lookAtIntake, useFolders, useScans } from '../catalogue/queries';
+import { isUnderWay, useFolders, useScans } from '../catalogue/queries';
 import { Failed, Loading } from '../parts/empty-note';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
@@ -20,7 +18,6 @@ export function IntakePage() {
   const computer = useComputer();
   const folders = useFolders(computer.id);
   const scans = useScans(computer.id);
-  useRefreshAfterScan();
   if (folders.isError) return <Failed error={folders.error} again={() => void folders.refetch()} />;
   if (scans.isError) return <Failed error={scans.error} again={() => void scans.refetch()} />;
   if (folders.data === undefined || scans.data === undefined) return <Loading what="the folders" />;
@@ -52,19 +49,4 @@ export function IntakePage() {
       </StatusLine>
     </>
   );
-}
-
-/** When a scan ends, everything that shows the catalogue looks at it again. */
-function useRefreshAfterScan(): void {
-  const computer = useComputer();
-  const client = useQueryClient();
-  const ended = useScans(computer.id).data?.filter((scan) => !isUnderWay(scan)).length ?? null;
-  const before = useRef(ended);
-  useEffect(() => {
-    if (before.current !== ended && before.current !== null) {
-      void client.invalidateQueries({ queryKey: keys.computers });
-      lookAtIntake(client, computer.id);
-    }
-    before.current = ended;
-  }, [ended, client, computer.id]);
 }

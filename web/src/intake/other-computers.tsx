@@ -31,7 +31,7 @@ export function OtherComputers() {
         What is installed on another computer comes in as its scan report. Write it there:{' '}
         <span className="mono">{COMMAND}</span>
       </p>
-      <BringInReport computerId={null} label="Bring in a report …" />
+      <BringInReport computerId={null} label="Import a report …" />
     </section>
   );
 }
@@ -55,7 +55,7 @@ export function ElsewherePanel() {
         Then bring the report in: what has arrived there is added, and what is gone from the folders that were scanned
         counts as not found.
       </p>
-      <BringInReport computerId={computer.id} label="Bring in its report …" />
+      <BringInReport computerId={computer.id} label="Import its report …" />
     </section>
   );
 }

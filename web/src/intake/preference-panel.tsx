@@ -34,7 +34,7 @@ export function PreferencePanel() {
         <h2 id="preference-title">Which build is loaded</h2>
         {own && (
           <PlainButton onClick={() => void changes.make({ kind: 'prefer-builds', preference: null })}>
-            Back to the standard
+            Reset to default
           </PlainButton>
         )}
       </div>

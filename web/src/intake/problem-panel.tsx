@@ -5,7 +5,7 @@ import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
 import { Failed } from '../parts/empty-note';
 import { useFolders, useProblems } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
-import { useStartScan } from './use-scan';
+import { useStartScan } from '../catalogue/scanning';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 

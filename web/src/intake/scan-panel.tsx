@@ -2,6 +2,9 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ScanOutcome, ScanView } from '@clever-drawer/contract/responses';
+import { useNavigate } from 'react-router';
+import { counted } from '../lib/counted';
+import { TO_FILE, wayTo } from '../lib/visited';
 import { useComputer } from '../lib/use-computer';
 import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
@@ -27,7 +30,7 @@ export function ScanPanel({
       <EmptyNote title="Nothing scanned yet">
         <p>
           {!here
-            ? 'Bring in its scan report.'
+            ? 'Import its scan report.'
             : hasFolders
               ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins that say nothing in their files are loaded in a process of their own and asked, unless the switch of their folder is off.'
               : 'Add a plugin folder, then scan it.'}
@@ -53,7 +56,7 @@ function Waiting({ scan }: { scan: ScanView }) {
       <span>
         Waits for its turn: {scan.folders.length === 1 ? scan.folders[0] : `${String(scan.folders.length)} folders`}
       </span>
-      <PlainButton onClick={() => cancel.mutate(scan.id)}>Do not scan</PlainButton>
+      <PlainButton onClick={() => cancel.mutate(scan.id)}>Cancel scan</PlainButton>
     </section>
   );
 }
@@ -96,6 +99,8 @@ const STATE_TITLES = {
 function Ended({ scan }: { scan: ScanView }) {
   const title = scan.state === 'running' || scan.state === 'waiting' ? '' : STATE_TITLES[scan.state];
   const [open, setOpen] = useState(false);
+  const computer = useComputer();
+  const navigate = useNavigate();
   return (
     <section className="panel" aria-labelledby="scan-title">
       <div className="panel-head">
@@ -106,6 +111,14 @@ function Ended({ scan }: { scan: ScanView }) {
       {scan.outcome !== null && (
         <>
           <Counts outcome={scan.outcome} problems={scan.problems} />
+          {scan.outcome.arrived > 0 && (
+            <p className={styles.afterCounts}>
+              {counted(scan.outcome.arrived, 'build')} {scan.outcome.arrived === 1 ? 'is' : 'are'} new:{' '}
+              <Button size="sm" onClick={() => void navigate(wayTo(computer.id, 'sort'), { state: TO_FILE })}>
+                File them
+              </Button>
+            </p>
+          )}
           <p className={styles.afterCounts}>
             <PlainButton aria-expanded={open} onClick={() => setOpen(!open)}>
               {open ? 'Hide what happened to each' : 'What happened to each'}

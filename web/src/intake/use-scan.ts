@@ -4,28 +4,6 @@ import { call, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 
-/** What is to be scanned, and how. */
-export interface ScanWish {
-  readonly folderIds?: readonly string[];
-  readonly paths?: readonly string[];
-  readonly again?: boolean;
-}
-
-/** Starts a scan of some folders or places, or of all when none is named. */
-export function useStartScan() {
-  const { id } = useComputer();
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: ({ folderIds = [], paths = [], again = false }: ScanWish) =>
-      call('POST /computers/{computer}/scans', {
-        path: { computer: id },
-        body: { folderIds: [...folderIds], paths: [...paths], again },
-      }),
-    onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
-    onError: (error) => toast.error(wordsOf(error)),
-  });
-}
-
 /** Cancels a scan; what was read until then is kept. */
 export function useCancelScan() {
   const { id } = useComputer();

@@ -134,7 +134,7 @@ function JoinVendors({ vendors }: { vendors: readonly VendorView[] }) {
       <span>is</span>
       <Form.Control
         size="sm"
-        aria-label="Its right name"
+        aria-label="Correct name"
         list="vendor-names"
         value={into}
         maxLength={120}

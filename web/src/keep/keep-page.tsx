@@ -22,12 +22,11 @@ export function KeepPage() {
       <main className={styles.keep}>
         <h1 className="visually-hidden">Keep</h1>
         <section className="panel" aria-labelledby="export-title">
-          <h2 id="export-title">Take the arrangement along</h2>
+          <h2 id="export-title">Export the arrangement</h2>
           <p>
-            One JSON file with every chest, drawer, divider, keyword and tray, your names, tags and kept searches, what
-            is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and what you put
-            right stay here. Its form is published in{' '}
-            <span className="mono">docs/schemas/arrangement-3.schema.json</span>.
+            One JSON file with every chest, drawer, divider, keyword and tray, your names, tags and saved searches, what
+            is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections are
+            not exported. Its form is published in <span className="mono">docs/schemas/arrangement-3.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>
@@ -65,7 +64,7 @@ function ImportPanel() {
   });
   return (
     <section className="panel" aria-labelledby="import-title">
-      <h2 id="import-title">Bring an arrangement in</h2>
+      <h2 id="import-title">Import an arrangement</h2>
       <p>
         Its chests are added beside those at hand, its trays are filled up; nothing is replaced. Plugins that this
         computer lacks keep their places and are marked “not on this computer”.

@@ -29,17 +29,17 @@ export function UnionPanel() {
       {differing.length > 0 && (
         <>
           <p>
-            {differing.length === 1 ? 'One thing was' : `${String(differing.length)} things were`} said otherwise. What{' '}
-            {first} said is in use; the other words are kept here, to be put in by hand where they are better.
+            {counted(differing.length, 'value')} differed. Those of {first} are in use; the others are listed here, to
+            be entered by hand where they are better.
           </p>
-          <div className={styles.differing} tabIndex={0} role="region" aria-label="What was said otherwise">
+          <div className={styles.differing} tabIndex={0} role="region" aria-label="Differing values">
             <table className="table table-sm">
               <thead>
                 <tr>
                   <th scope="col">What</th>
                   <th scope="col">Of</th>
                   <th scope="col">In use</th>
-                  <th scope="col">Said otherwise</th>
+                  <th scope="col">Other value</th>
                   <th scope="col">On</th>
                 </tr>
               </thead>

@@ -37,7 +37,7 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
   } catch {
     throw new ApiError(
       0,
-      'Clever Drawer does not answer. Start it again in its terminal window (npm start); nothing that was saved is lost.',
+      'Clever Drawer is not running. Start it again, then go on here. Everything that was saved is still there.',
     );
   }
   const text = await response.text();

@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { useRef, type RefObject } from 'react';
 import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
@@ -6,6 +7,9 @@ import { absenceOf } from '../catalogue/presence';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { TypeGlyph } from '../catalogue/type-glyph';
+import { takeKey, type KeyHandlers } from '../keys/use-keys';
+import { openMenuHere, useActMenu } from '../parts/act-menu';
+import { actsOf } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
 import styles from './load.module.css';
 
@@ -15,8 +19,6 @@ const LANE_LABELS: Readonly<Record<LaneKind, string>> = {
   bus: 'bus',
   master: 'master',
 };
-
-export const SLOT_SELECTOR = 'button[data-slot]';
 
 interface Props {
   readonly lane: Lane;
@@ -62,9 +64,18 @@ function SlotButton({
     plugin === undefined
       ? `empty, for: ${SLOT_LABELS[slot.kind]}`
       : [plugin.name, build?.format, absenceOf(plugin)].filter((word) => word != null).join(', ');
+  const openMenu = useActMenu();
+  const button = useRef<HTMLButtonElement>(null);
+  const handlers: KeyHandlers<'slots'> = {
+    ...slotWalk(button),
+    open: () => open(slot),
+    clear: plugin === undefined ? null : () => clear(slot),
+    menu: openMenuHere,
+  };
   return (
     <>
       <button
+        ref={button}
         type="button"
         id={slot.id}
         data-slot={slot.kind}
@@ -72,11 +83,8 @@ function SlotButton({
         aria-label={`${place}: ${words}`}
         title={words}
         onClick={() => open(slot)}
-        onKeyDown={(event) => {
-          if (event.key !== 'Delete') return;
-          event.preventDefault();
-          clear(slot);
-        }}
+        onKeyDown={(event) => takeKey('slots', event, handlers)}
+        onContextMenu={(event) => openMenu(event, `${place}: ${words}`, actsOf('slots', handlers, ['open', 'clear']))}
       >
         {plugin === undefined ? (
           <span className="quiet">{SLOT_LABELS[slot.kind]}</span>
@@ -101,4 +109,20 @@ function SlotButton({
       )}
     </>
   );
+}
+
+const SLOT = 'button[data-slot]';
+
+/** Arrows go from slot to slot: up and down in a lane, left and right to the slot of the same height. */
+function slotWalk(button: RefObject<HTMLButtonElement | null>): KeyHandlers<'chooserDrawers'> {
+  const go = (right: number, down: number) => (): void => {
+    const here = button.current;
+    const lanes = [...(here?.closest('[data-lanes]')?.children ?? [])];
+    const columns = lanes.map((lane) => [...lane.querySelectorAll<HTMLElement>(SLOT)]);
+    const x = columns.findIndex((slots) => slots.some((one) => one === here));
+    const y = columns[x]?.findIndex((one) => one === here) ?? 0;
+    const column = columns[x + right];
+    column?.[Math.max(0, Math.min(y + down, column.length - 1))]?.focus();
+  };
+  return { left: go(-1, 0), right: go(1, 0), up: go(0, -1), down: go(0, 1) };
 }

@@ -11,7 +11,8 @@ import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
 import { useChanges, type Changes } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
-import { LaneColumn, SLOT_SELECTOR } from './lane-column';
+import { LaneColumn } from './lane-column';
+import { ActMenus } from '../parts/act-menu';
 import { SlotChooser } from './slot-chooser';
 import type { Chosen } from './use-chooser';
 import styles from './load.module.css';
@@ -61,13 +62,13 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
     if (slot.pluginId !== null) void changes.make({ kind: 'clear-slot', slotId: slot.id });
   };
   return (
-    <>
+    <ActMenus>
       <main className={styles.load}>
         <div className={styles.sessionHead}>
           <h1>{session.name}</h1>
           <span className="quiet">practice session · {lanes.length} lanes · it stands in for your music program</span>
         </div>
-        <div className={styles.lanes} onKeyDown={moveBetweenSlots}>
+        <div className={styles.lanes} data-lanes>
           {lanes.map((lane) => (
             <LaneColumn
               key={lane.id}
@@ -102,30 +103,8 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
           close={() => close(opened.slot)}
         />
       )}
-    </>
+    </ActMenus>
   );
-}
-
-/** Arrows go from slot to slot: up and down in a lane, left and right to the slot of the same height. */
-function moveBetweenSlots(event: React.KeyboardEvent<HTMLElement>): void {
-  const steps: Record<string, [number, number]> = {
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-    ArrowUp: [0, -1],
-    ArrowDown: [0, 1],
-  };
-  const step = steps[event.key];
-  const here = (event.target as HTMLElement).closest<HTMLElement>(SLOT_SELECTOR);
-  if (step === undefined || here === null) return;
-  const columns = [...event.currentTarget.children].map((lane) => [
-    ...lane.querySelectorAll<HTMLElement>(SLOT_SELECTOR),
-  ]);
-  const x = columns.findIndex((slots) => slots.includes(here));
-  const y = columns[x]?.indexOf(here) ?? 0;
-  const column = columns[x + step[0]];
-  const next = column?.[Math.max(0, Math.min(y + step[1], column.length - 1))];
-  event.preventDefault();
-  next?.focus();
 }
 
 const NEW_LANES = [
@@ -159,7 +138,7 @@ function NoSession({ changes }: { changes: Changes }) {
           It stands in for your music program: instrument and audio tracks, a bus and the master, with slots to load
           plugins into.
         </p>
-        <Button onClick={make}>Lay one out</Button>
+        <Button onClick={make}>Create session</Button>
       </EmptyNote>
     </main>
   );

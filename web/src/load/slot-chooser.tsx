@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useId } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import { KeyHint } from '../keys/key-hint';
 import { PlainButton } from '../parts/plain-button';
 import { ChooserDrawers } from './chooser-drawers';
 import { ChooserList } from './chooser-list';
@@ -61,6 +62,7 @@ export function SlotChooser(props: Choosing) {
             take={chooser.take}
           />
           <ChooserDrawers
+            fronts={chooser.fronts}
             chests={chooser.chests}
             chest={chooser.chest}
             setChest={chooser.setChest}
@@ -72,13 +74,13 @@ export function SlotChooser(props: Choosing) {
         </div>
         <div className={clsx(styles.chooserFoot, 'quiet')}>
           <span>
-            <kbd>Enter</kbd> load
+            <KeyHint place="chooser" does="load" /> load
           </span>
           <span>
-            <kbd>Tab</kbd> to the drawers
+            <KeyHint place="chooser" does="drawers" /> to the drawers
           </span>
           <span>
-            <kbd>Alt 1</kbd> Favourites
+            <KeyHint place="chooser" does="favourite" /> Favourites
           </span>
           <span className="grow" />
           {offer.roleUnknown > 0 && (

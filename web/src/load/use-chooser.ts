@@ -11,8 +11,10 @@ import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
+import { useToldAtRest } from '../lib/use-told-at-rest';
 import { useStored } from '../lib/use-stored';
-import { stepIn } from '../parts/list-keys';
+import { takeKey, type KeyHandlers } from '../keys/use-keys';
+import { stepHandlers } from '../parts/list-keys';
 import type { ListPart } from './chooser-list';
 import { useOffer, type Offer, type OfferedDrawer } from './use-offer';
 
@@ -36,6 +38,8 @@ export interface Choosing {
 /** The chooser as it stands, and what can be done with it. */
 export interface Chooser {
   readonly input: RefObject<HTMLInputElement | null>;
+  /** The drawers' fronts, to which one key leads. */
+  readonly fronts: RefObject<HTMLDivElement | null>;
   readonly typed: string;
   readonly type: (text: string) => void;
   readonly chests: readonly Chest[];
@@ -56,6 +60,21 @@ export interface Chooser {
   readonly onInputKey: (event: KeyboardEvent) => void;
 }
 
+const NO_KEYS: KeyHandlers<'chooser'> = {
+  down: null,
+  up: null,
+  pageDown: null,
+  pageUp: null,
+  load: null,
+  favourite: null,
+  drawers: null,
+  back: null,
+};
+
+/** Whether a key types a letter or sign. A blank presses buttons, and is typed in the line alone. */
+const isTyping = ({ key, ctrlKey, metaKey, altKey }: globalThis.KeyboardEvent): boolean =>
+  key.length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
+
 /** Type, arrows, Enter; or by drawer. Enter always takes what was typed for, also when the hand is faster than the search. */
 export function useChooser({ slot, lane, catalogue, state, changes, choose, close }: Choosing): Chooser {
   const chestSlot = chestSlotOf(slot.kind, lane?.kind ?? 'audio');
@@ -68,12 +87,13 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
   const [marked, setMarked] = useState(0);
   const [withUnknown, setWithUnknown] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const fronts = useRef<HTMLDivElement>(null);
   const offer = useOffer(slot.kind, catalogue, state, chest as ChestId | null, { typed, open, withUnknown });
   const opened = offer.drawers.find((drawer) => drawer.id === open);
   const parts = [
     { heading: `in ${opened?.name ?? ''}`, plugins: opened === undefined ? [] : offer.inside },
     { heading: elsewhereHeading(opened !== undefined, typed), plugins: offer.elsewhere },
-    { heading: 'others of this kind', plugins: offer.kin },
+    { heading: 'more of this type', plugins: offer.kin },
   ];
   const all = parts.flatMap((part) => part.plugins);
   const at = Math.min(marked, all.length - 1);
@@ -85,6 +105,7 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
     return 'list';
   };
   const take = (plugin: ChosenItem): void => choose({ plugin, way: wayTo(plugin) });
+  useToldAtRest(`${String(all.length)} fit`, typed !== '' && offer.isSettled);
   const takesWhenFound = useRef(false);
   useEffect(() => {
     if (!takesWhenFound.current || !offer.isSettled) return;
@@ -101,26 +122,33 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
     setMarked(0);
     input.current?.focus();
   };
+  const keys = (event: KeyboardEvent, handlers: Partial<KeyHandlers<'chooser'>>): boolean =>
+    takeKey('chooser', event, { ...NO_KEYS, ...handlers });
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey && event.code === 'Digit1') toggleFavourite();
-    else if (event.key === 'Escape') {
-      if (open === null) close();
-      else openDrawer(null);
-    } else return;
-    event.preventDefault();
-    event.stopPropagation();
+    const isHandled = keys(event, {
+      favourite: current === undefined ? null : toggleFavourite,
+      back: open === null ? close : () => openDrawer(null),
+    });
+    // What is typed anywhere in the chooser is typed into its line.
+    if (!isHandled && isTyping(event.nativeEvent) && event.target !== input.current) input.current?.focus();
   };
   const onInputKey = (event: KeyboardEvent): void => {
-    const to = stepIn(event.key, { at, count: all.length, ends: false });
-    if (to !== null) setMarked(Math.max(0, to));
-    else if (event.key === 'Enter') {
-      if (!offer.isSettled) takesWhenFound.current = true;
-      else if (current !== undefined) take(current);
-    } else return;
-    event.preventDefault();
+    const { down, up, pageDown, pageUp } = stepHandlers(at, { count: all.length }, (to) => setMarked(Math.max(0, to)));
+    keys(event, {
+      down,
+      up,
+      pageDown,
+      pageUp,
+      load: () => {
+        if (!offer.isSettled) takesWhenFound.current = true;
+        else if (current !== undefined) take(current);
+      },
+      drawers: () => fronts.current?.querySelector<HTMLElement>('[aria-pressed="true"], button')?.focus(),
+    });
   };
   return {
     input,
+    fronts,
     typed,
     type: (text) => {
       setTyped(text);

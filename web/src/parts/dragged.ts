@@ -8,7 +8,13 @@ export interface Dividers {
 
 /** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or a drawer (to be moved). */
 export type Dragged =
-  | { readonly pluginIds: readonly ItemId[]; readonly dividers?: Dividers; readonly name: string }
+  | {
+      readonly pluginIds: readonly ItemId[];
+      readonly dividers?: Dividers;
+      readonly name: string;
+      /** The list of lines that it was taken from; absent for the catalogue's. */
+      readonly from?: LineHome;
+    }
   | { readonly drawerId: DrawerId; readonly name: string };
 
 /** A list whose lines have an order: a drawer's, or a tray's. */

@@ -1,7 +1,8 @@
-import { useId, type ReactNode, type SubmitEvent } from 'react';
+import { useId, type KeyboardEvent, type ReactNode, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
+import { takeKey } from '../keys/use-keys';
 
 /** A box with a form: a title, fields, and two ways out. */
 export function FormBox({
@@ -10,6 +11,7 @@ export function FormBox({
   canAct = true,
   size,
   className,
+  also,
   submit,
   close,
   children,
@@ -20,6 +22,8 @@ export function FormBox({
   canAct?: boolean;
   size?: 'lg';
   className?: string;
+  /** What else can be done, before the two ways out. */
+  also?: ReactNode;
   submit: () => void;
   close: () => void;
   children: ReactNode;
@@ -29,16 +33,24 @@ export function FormBox({
     event.preventDefault();
     submit();
   };
+  const onKeyDown = (event: KeyboardEvent<HTMLFormElement>): void => {
+    const { target, currentTarget } = event;
+    // A choice of several opens by Space; in a text of several lines Enter is a line.
+    const isChoice = target instanceof HTMLSelectElement;
+    const saves = (): void => currentTarget.requestSubmit();
+    takeKey('form', event, { save: isChoice && canAct ? saves : null, saveText: canAct ? saves : null });
+  };
   return (
     <Modal show onHide={close} {...(size === undefined ? {} : { size })} aria-labelledby={id}>
-      <Form onSubmit={onSubmit} noValidate>
+      <Form onSubmit={onSubmit} onKeyDown={onKeyDown} noValidate>
         <Modal.Header closeButton>
           <Modal.Title id={id}>{title}</Modal.Title>
         </Modal.Header>
         <Modal.Body className={className}>{children}</Modal.Body>
         <Modal.Footer>
+          {also}
           <Button variant="outline-primary" onClick={close}>
-            Leave it
+            Cancel
           </Button>
           <Button type="submit" disabled={!canAct}>
             {act}

@@ -65,7 +65,8 @@ export function LineItem(props: Props) {
         className={clsx('plain', styles.takeOut)}
         aria-hidden
         title={'divider' in line ? 'Remove the divider' : `Take ${line.name} out`}
-        onPointerDown={(event) => event.stopPropagation()}
+        onMouseDown={(event) => event.stopPropagation()}
+        onTouchStart={(event) => event.stopPropagation()}
         onClick={(event) => {
           event.stopPropagation();
           actions.remove([line]);
@@ -105,6 +106,6 @@ function draggedFrom(lines: readonly ListedLine[], line: ListedLine, home: LineH
   const [pluginIds, ids] = [pluginsIn(lines), dividersIn(lines)];
   const name = 'divider' in line ? line.divider || 'divider' : line.name;
   return 'drawerId' in home && ids.length > 0
-    ? { pluginIds, dividers: { drawerId: home.drawerId, ids }, name }
-    : { pluginIds, name };
+    ? { pluginIds, dividers: { drawerId: home.drawerId, ids }, name, from: home }
+    : { pluginIds, name, from: home };
 }

@@ -1,11 +1,14 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useEffect, useId, useMemo, useRef, type CSSProperties, type KeyboardEvent } from 'react';
+import { useEffect, useId, useMemo, useRef, type CSSProperties, type MouseEvent } from 'react';
 import type { LineHome } from './dragged';
-import { pluginsIn, type LineActions, type ListedLine } from './line';
+import { lineInWords, pluginsIn, type LineActions, type ListedLine } from './line';
 import { LineItem } from './line-item';
-import { lineMoveOf, placeAfterMove, selectByKey, type LineMove } from './list-keys';
-import { useSelection } from './use-selection';
+import { takeKey, type KeyHandlers } from '../keys/use-keys';
+import { useActMenu } from './act-menu';
+import { actsOf } from './menu-act';
+import { moveHandlers, placeAfterMove, selectionHandlers, type LineMove } from './list-keys';
+import { useSelection, type Selection } from './use-selection';
 import styles from './lines.module.css';
 
 interface Props {
@@ -46,11 +49,26 @@ export function LineList({ label, home, lines, actions, aimedAt, pictures }: Pro
   }, [at, isLong, virtual, id]);
   const numbers = useMemo(() => numbersOf(lines), [lines]);
   const chosen = (): ListedLine[] => {
-    const own = lines.filter((line) => selection.ids.has(line.id));
-    const current = lines[at];
+    const now = selection.now();
+    const own = lines.filter((line) => now.ids.has(line.id));
+    const current = lines[now.at];
     return own.length > 0 ? own : current === undefined ? [] : [current];
   };
-  useTold(selection.ids, () => actions.selected(pluginsIn(chosen())));
+  const tell = (): void => actions.selected(pluginsIn(chosen()));
+  useTold(selection.ids, tell);
+  const openMenu = useActMenu();
+  const handlers = lineHandlers(lines, selection, chosen, actions, tell);
+  const onContextMenu = (event: MouseEvent): void => {
+    const { line: hit } = (event.target as Element).closest<HTMLElement>('[data-line]')?.dataset ?? {};
+    const index = hit === undefined ? -1 : ids.indexOf(hit);
+    if (index < 0) return;
+    if (!selection.now().ids.has(ids[index] ?? '')) selection.click(index, { add: false, stretch: false });
+    const [first] = chosen();
+    if (first === undefined) return;
+    tell();
+    const title = chosen().length === 1 ? lineInWords(first) : `${String(chosen().length)} lines`;
+    openMenu(event, title, [...actsOf('lines', handlers, LINE_MENU), ...actions.more()]);
+  };
 
   const line = (index: number, style?: CSSProperties) => {
     const one = lines[index];
@@ -81,15 +99,8 @@ export function LineList({ label, home, lines, actions, aimedAt, pictures }: Pro
       aria-label={label}
       aria-multiselectable
       aria-activedescendant={at >= 0 ? optionId(at) : undefined}
-      onKeyDown={(event) => {
-        if (
-          !selectByKey(event, selection, { count: lines.length }) &&
-          !actByKey(event, lines, lines[at], chosen, actions)
-        )
-          return;
-        event.preventDefault();
-        event.stopPropagation();
-      }}
+      onKeyDown={(event) => takeKey('lines', event, handlers)}
+      onContextMenu={onContextMenu}
       onFocus={() => at < 0 && lines.length > 0 && selection.moveTo(0, false)}
       style={isLong ? undefined : { columnWidth: pictures ? 240 : 220 }}
     >
@@ -106,27 +117,57 @@ export function LineList({ label, home, lines, actions, aimedAt, pictures }: Pro
   );
 }
 
-/** Does what a key does to lines besides selecting them; returns whether it was such a key. */
-function actByKey(
-  event: KeyboardEvent,
+const LINE_MENU = [
+  'about',
+  'rename',
+  'moveTo',
+  'divider',
+  'moveUp',
+  'moveDown',
+  'moveFirst',
+  'moveLast',
+  'takeOut',
+] as const;
+
+/** What the keys do to the lines of a list. */
+function lineHandlers(
   lines: readonly ListedLine[],
-  current: ListedLine | undefined,
+  selection: Selection<string>,
   chosen: () => readonly ListedLine[],
   actions: LineActions,
-): boolean {
-  const move = lineMoveOf(event);
-  if (move !== null) {
-    if (current !== undefined) shift(lines, chosen(), move, actions);
-    return current !== undefined;
-  }
-  if (event.altKey || event.ctrlKey || event.metaKey) return false;
-  if (event.key === 'd' && actions.addDivider !== undefined) actions.addDivider(current?.id ?? null);
-  else if (current === undefined) return false;
-  else if (event.key === 'Delete') actions.remove(chosen());
-  else if (event.key === 'r') actions.rename(current);
-  else if (event.key === 'Enter' && 'plugin' in current) actions.about(current.plugin.id);
-  else return false;
-  return true;
+  tell: () => void,
+): KeyHandlers<'lines'> {
+  const current = (): ListedLine | undefined => lines[selection.now().at];
+  /** Does something to the line that the keyboard stands on, if it stands on one. */
+  const toCurrent = (act: (line: ListedLine) => unknown) => () => {
+    const line = current();
+    return line === undefined ? false : act(line);
+  };
+  const selecting = Object.entries(selectionHandlers(selection, { count: lines.length })).map(
+    ([name, act]) =>
+      [
+        name,
+        (event: KeyboardEvent) => {
+          const answer = act?.(event);
+          tell();
+          return answer;
+        },
+      ] as const,
+  );
+  const { addDivider, moveTo } = actions;
+  return {
+    ...(Object.fromEntries(selecting) as ReturnType<typeof selectionHandlers>),
+    ...moveHandlers((to) => toCurrent(() => shift(lines, chosen(), to, actions))()),
+    about: toCurrent((line) => {
+      if (!('plugin' in line)) return false;
+      actions.about(line.plugin.id);
+    }),
+    moveTo: moveTo === undefined ? null : toCurrent(() => moveTo(chosen())),
+    divider: addDivider === undefined ? null : () => addDivider(current()?.id ?? null),
+    rename: toCurrent((line) => actions.rename(line)),
+    takeOut: toCurrent(() => actions.remove(chosen())),
+    close: () => actions.close(),
+  };
 }
 
 /** Moves what is selected by one line, or to an end of them. */

@@ -1,6 +1,7 @@
 import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf } from '../catalogue/presence';
 import type { ChosenItem } from '../catalogue/queries';
+import { type MenuAct } from './menu-act';
 
 /** A line of a drawer or tray: a plugin, or a divider. */
 export type ListedLine =
@@ -20,9 +21,14 @@ export interface LineActions {
   readonly remove: (lines: readonly ListedLine[]) => void;
   readonly rename: (line: ListedLine) => void;
   readonly addDivider?: (before: string | null) => void;
+  /** Moves lines to another drawer, which is asked for. */
+  readonly moveTo?: (lines: readonly ListedLine[]) => void;
+  readonly close: () => void;
   readonly about: (id: ItemId) => void;
   /** Told of the plugins that are selected, whenever that changes. */
   readonly selected: (ids: readonly ItemId[]) => void;
+  /** What else can be done with the plugins that are selected. */
+  readonly more: () => readonly MenuAct[];
 }
 
 /** The plugins among lines. */

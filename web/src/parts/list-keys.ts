@@ -1,74 +1,70 @@
-/** What keys do in lists, wherever they are: in Sort, in drawers and on trays, in the chooser and in boxes. By what is typed. */
+/** What keys do in lists, wherever they are: in Sort, in drawers and on trays, in the chooser and in boxes. */
+import type { KeyHandlers } from '../keys/use-keys';
 import type { Selection } from './use-selection';
 
-/** The part of a keyboard event that is looked at. */
-export interface Pressed {
-  readonly key: string;
-  readonly shiftKey: boolean;
-  readonly ctrlKey: boolean;
-  readonly metaKey: boolean;
-  readonly altKey: boolean;
-}
-
-/** How a list is walked through: `page` is how many rows a page is; `ends`: whether Home and End go to its ends, which in a text field are the text's. */
-export interface Walk {
-  readonly at: number;
+/** How long a list is, and how many rows a page of it. */
+export interface Extent {
   readonly count: number;
   readonly page?: number;
-  readonly ends?: boolean;
 }
 
 const PAGE = 10;
+const within = (to: number, count: number): number => Math.min(Math.max(to, 0), count - 1);
 
-/** The row to which a key leads, within the list; null for a key that leads nowhere. -1 in an empty list. */
-export function stepIn(key: string, { at, count, page = PAGE, ends = true }: Walk): number | null {
-  const steps: Readonly<Record<string, number>> = {
-    ArrowDown: at + 1,
-    ArrowUp: at - 1,
-    PageDown: at + page,
-    PageUp: at - page,
-    ...(ends ? { Home: 0, End: count - 1 } : {}),
+/** What the keys do that go along a list whose place is a number, kept within it. -1 in an empty list. */
+export function stepHandlers(at: number, { count, page = PAGE }: Extent, go: (to: number) => void) {
+  const by = (step: number) => () => go(within(at + step, count));
+  return {
+    down: by(1),
+    up: by(-1),
+    pageDown: by(page),
+    pageUp: by(-page),
+    first: by(-Infinity),
+    last: by(Infinity),
   };
-  const to = steps[key];
-  return to === undefined ? null : Math.min(Math.max(to, 0), count - 1);
 }
 
-/** By how many places a key leads on in a grid of so many to a line; null for a key that leads nowhere. */
-export function stepInGrid(key: string, perLine: number): number | null {
-  const steps: Readonly<Record<string, number>> = {
-    ArrowLeft: -1,
-    ArrowRight: 1,
-    ArrowUp: -perLine,
-    ArrowDown: perLine,
-  };
-  return steps[key] ?? null;
-}
+type OfLists = Extract<keyof KeyHandlers<'list'>, keyof KeyHandlers<'lines'>>;
 
-/** With Alt, where what is selected goes in its order. */
-export type LineMove = 'up' | 'down' | 'top' | 'bottom';
-const MOVES: Readonly<Record<string, LineMove | undefined>> = {
-  ArrowUp: 'up',
-  ArrowDown: 'down',
-  Home: 'top',
-  End: 'bottom',
-};
-/** Where a key with Alt moves lines; null for any other. */
-export const lineMoveOf = ({ key, altKey }: Pressed): LineMove | null => (altKey ? (MOVES[key] ?? null) : null);
-
-/** Does what a key does to the selection of a list: moves, extends, adds or takes off, selects all. Returns whether it was such a key. */
-export function selectByKey<Id extends string>(
-  event: Pressed,
+/** What the keys do that every list with a selection has: move, extend, walk, add or take off, select all. */
+export function selectionHandlers<Id extends string>(
   selection: Selection<Id>,
-  walk: Omit<Walk, 'at'>,
-): boolean {
-  const { at } = selection;
-  if (event.altKey) return false;
-  const to = stepIn(event.key, { at, ...walk });
-  if (to !== null) selection.moveTo(to, event.shiftKey);
-  else if (event.key === ' ' && at >= 0) selection.toggle(at);
-  else if (event.key === 'a' && (event.ctrlKey || event.metaKey)) selection.all();
-  else return false;
-  return true;
+  { count, page = PAGE }: Extent,
+): Pick<KeyHandlers<'list'>, Exclude<OfLists, 'about'>> {
+  const by = (step: number, stretch: boolean) => () =>
+    selection.moveTo(within(selection.now().at + step, count), stretch);
+  const walk = (step: number) => () => selection.walkTo(within(selection.now().at + step, count));
+  return {
+    down: by(1, false),
+    up: by(-1, false),
+    pageDown: by(page, false),
+    pageUp: by(-page, false),
+    first: by(-Infinity, false),
+    last: by(Infinity, false),
+    extendDown: by(1, true),
+    extendUp: by(-1, true),
+    extendPageDown: by(page, true),
+    extendPageUp: by(-page, true),
+    extendFirst: by(-Infinity, true),
+    extendLast: by(Infinity, true),
+    walkDown: walk(1),
+    walkUp: walk(-1),
+    tick: () => {
+      const { at } = selection.now();
+      if (at < 0) return false;
+      selection.toggle(at);
+    },
+    all: () => selection.all(),
+  };
+}
+
+/** Where what is selected goes in its order. */
+export type LineMove = 'up' | 'down' | 'top' | 'bottom';
+
+/** What the keys do that move what is selected in its order; null where there is no order to move it in. */
+export function moveHandlers(move: ((to: LineMove) => unknown) | null): KeyHandlers<'oneTray'> {
+  const to = (where: LineMove) => (move === null ? null : () => move(where));
+  return { moveUp: to('up'), moveDown: to('down'), moveFirst: to('top'), moveLast: to('bottom') };
 }
 
 /** The set with one more, or without it when it was in. */

@@ -1,7 +1,9 @@
 import { useId, useMemo, useState, type KeyboardEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { Finder } from '@clever-drawer/core/search/find-plugins';
-import { stepIn, ticked as withTick } from './list-keys';
+import { KeyHint } from '../keys/key-hint';
+import { takeKey } from '../keys/use-keys';
+import { stepHandlers, ticked as withTick } from './list-keys';
 import { optionId, PickList, type Pickable } from './pick-list';
 import { PlainButton } from './plain-button';
 
@@ -46,14 +48,18 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
     else makeNew();
   };
   const onKeyDown = (event: KeyboardEvent): void => {
-    const to = stepIn(event.key, { at: marked, count, ends: false });
-    if (to !== null) setAt(to);
-    else if (event.key === 'Enter' && event.shiftKey && newName !== null) makeNew();
-    else if (event.key === 'Enter') take();
-    else if (event.key === ' ' && several && current !== undefined && (typed === '' || event.ctrlKey))
-      tick(current.key);
-    else return;
-    event.preventDefault();
+    const { down, up, pageDown, pageUp } = stepHandlers(marked, { count }, setAt);
+    const tickCurrent = several && current !== undefined ? () => tick(current.key) : null;
+    takeKey('pick', event, {
+      down,
+      up,
+      pageDown,
+      pageUp,
+      take,
+      tick: typed === '' ? tickCurrent : null,
+      tickTyped: tickCurrent,
+      make: newName === null ? null : makeNew,
+    });
   };
   return (
     <Modal show onHide={close} aria-labelledby={`${id}-title`}>
@@ -91,16 +97,17 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
       </Modal.Body>
       <Modal.Footer className="quiet box-hints">
         <span>
-          <kbd>Enter</kbd> take
+          <KeyHint place="pick" does="take" /> take
         </span>
         {several && (
           <span>
-            <kbd>Space</kbd> tick several (with a name typed: <kbd>Ctrl Space</kbd>)
+            <KeyHint place="pick" does="tick" /> tick several (with a name typed:{' '}
+            <KeyHint place="pick" does="tickTyped" />)
           </span>
         )}
         {newName !== null && count > 1 && (
           <span>
-            <kbd>Shift Enter</kbd> new {what}
+            <KeyHint place="pick" does="make" /> new {what}
           </span>
         )}
         {several && hasChanged && (

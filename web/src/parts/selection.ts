@@ -87,3 +87,10 @@ export const toggled = <Id extends string>(
   at: stand(listed, index),
   from: stand(listed, index),
 });
+
+/** After a step to a row that leaves what is selected as it is; the row is kept within the list. */
+export const walkedTo = <Id extends string>(
+  listed: readonly Id[],
+  selected: Selected<Id>,
+  index: number,
+): Selected<Id> => ({ ...selected, at: stand(listed, Math.max(0, Math.min(index, listed.length - 1))) });

@@ -1,29 +1,63 @@
-import { useMemo, useState } from 'react';
-import { clicked, movedTo, nothing, placeIn, stillListed, toggled, type Click, type Selected } from './selection';
+import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import {
+  clicked,
+  movedTo,
+  nothing,
+  placeIn,
+  stillListed,
+  toggled,
+  walkedTo,
+  type Click,
+  type Selected,
+} from './selection';
 
-/** Which rows are selected, which one the keyboard stands on (-1: none), and what changes that. */
-export interface Selection<Id extends string> {
+/** What is selected at the moment, and where the keyboard stands (-1: nowhere). */
+export interface SelectedNow<Id extends string> {
   readonly ids: ReadonlySet<Id>;
   readonly at: number;
+}
+
+/** Which rows are selected, which one the keyboard stands on, and what changes that. */
+export interface Selection<Id extends string> extends SelectedNow<Id> {
+  /** As it is after every key so far, drawn already or not: the next key may come before that. */
+  readonly now: () => SelectedNow<Id>;
   readonly click: (index: number, how: Click) => void;
   readonly moveTo: (index: number, stretch: boolean) => void;
+  /** Goes to a row and leaves what is selected as it is. */
+  readonly walkTo: (index: number) => void;
   readonly toggle: (index: number) => void;
   readonly all: () => void;
   readonly none: () => void;
+  /** To be given back as `first` when the list is shown again. */
+  readonly keep: () => Selected<Id>;
 }
 
-/** Selection over the listed ids. */
-export function useSelection<Id extends string>(listed: readonly Id[]): Selection<Id> {
-  const [selected, set] = useState<Selected<Id>>(nothing);
+/** Selection over the listed ids; `first` is what was selected when the list was last shown. */
+export function useSelection<Id extends string>(listed: readonly Id[], first?: Selected<Id>): Selection<Id> {
+  const [selected, set] = useState<Selected<Id>>(first ?? nothing);
+  const latest = useRef({ selected, listed });
+  useLayoutEffect(() => {
+    latest.current.listed = listed;
+  });
   const ids = useMemo(() => stillListed(listed, selected.ids), [selected.ids, listed]);
   const at = useMemo(() => placeIn(listed, selected.at), [selected.at, listed]);
+  const change = (next: (listed: readonly Id[], old: Selected<Id>) => Selected<Id>): void => {
+    latest.current.selected = next(latest.current.listed, latest.current.selected);
+    set(latest.current.selected);
+  };
   return {
     ids,
     at,
-    click: (index, how) => set((old) => clicked(listed, old, index, how)),
-    moveTo: (index, stretch) => set((old) => movedTo(listed, old, index, stretch)),
-    toggle: (index) => set((old) => toggled(listed, old, index)),
-    all: () => set((old) => ({ ...old, ids: new Set(listed) })),
-    none: () => set((old) => ({ ...old, ids: new Set() })),
+    now: () => {
+      const { selected: own, listed: rows } = latest.current;
+      return { ids: stillListed(rows, own.ids), at: placeIn(rows, own.at) };
+    },
+    click: (index, how) => change((rows, old) => clicked(rows, old, index, how)),
+    moveTo: (index, stretch) => change((rows, old) => movedTo(rows, old, index, stretch)),
+    walkTo: (index) => change((rows, old) => walkedTo(rows, old, index)),
+    toggle: (index) => change((rows, old) => toggled(rows, old, index)),
+    all: () => change((rows, old) => ({ ...old, ids: new Set(rows) })),
+    none: () => change((_, old) => ({ ...old, ids: new Set() })),
+    keep: () => latest.current.selected,
   };
 }

@@ -3,18 +3,18 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pluginsOfItems } from '@clever-drawer/core/chests/item';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import type { ItemId } from '@clever-drawer/core/ids';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { pluginIn, type ChosenCatalogue } from '../catalogue/queries';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from './plugin/aside-box';
-import { DrawerBox } from './drawer/drawer-box';
+import { DrawerBox, ToDrawerBox } from './drawer/drawer-box';
 import { NamesBox } from './plugin/names-box';
 import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
-  readonly kind: 'file' | 'right' | 'aside' | 'names';
+  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer';
   readonly ids: readonly ItemId[];
 }
 
@@ -26,11 +26,12 @@ interface Props {
   readonly changes: Changes;
   readonly file: (ids: readonly ItemId[], drawers: readonly Drawer[]) => void;
   readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
+  readonly goToDrawer: (id: DrawerId) => void;
   readonly close: () => void;
 }
 
 /** The boxes in which something is done to plugins: file, put right, set aside, name. */
-export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileIntoNew, close }: Props) {
+export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileIntoNew, goToDrawer, close }: Props) {
   const plugins = useMemo(
     () => box.ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined),
     [box.ids, catalogue],
@@ -60,13 +61,25 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
           }}
         />
       );
+    case 'to-drawer':
+      return chest === null ? null : (
+        <ToDrawerBox
+          state={state}
+          chest={chest.id}
+          close={close}
+          done={(id) => {
+            close();
+            goToDrawer(id);
+          }}
+        />
+      );
     // What is put right or set aside is the plugin, whichever preset of it was chosen.
     case 'right':
       return <PutRightBox plugins={own} items={catalogue.items} state={state} changes={changes} close={close} />;
     case 'aside':
       return <AsideBox plugins={own} catalogue={catalogue} state={state} changes={changes} close={close} />;
     case 'names':
-      return <NamesBox plugins={plugins} known={tagsIn(state)} changes={changes} close={close} />;
+      return <NamesBox plugins={plugins} known={tagsIn(state)} all={catalogue.items} changes={changes} close={close} />;
   }
 }
 

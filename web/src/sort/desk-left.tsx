@@ -9,7 +9,7 @@ import { NothingFound } from './list/nothing-found';
 import { PluginList } from './list/plugin-list';
 import { PluginPanel } from './plugin/plugin-panel';
 import { isNew } from './ribbons/facets';
-import type { Desk } from './use-desk';
+import type { Desk } from './use-desk-keys';
 import styles from './sort.module.css';
 
 /** The left side: the list, or what is to be filed; in front of it what is known of one plugin. */
@@ -54,7 +54,7 @@ interface ToFileProps {
 }
 
 function ToFile({ desk, chest, queue }: ToFileProps) {
-  const { catalogue, listed, seenAt, openBox } = desk;
+  const { catalogue, listed, seenAt } = desk;
   const isFresh = (id: ItemId): boolean => {
     const plugin = catalogue.byId.get(id);
     return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
@@ -69,8 +69,10 @@ function ToFile({ desk, chest, queue }: ToFileProps) {
       fresh={queue.filter(isFresh).length}
       isFiled={(id) => listed.places.has(id)}
       light={desk.light}
-      other={(id) => openBox('file', [id])}
-      setAside={(id) => openBox('aside', [id])}
+      keys={desk.keys}
+      shown={desk.setWaiting}
+      fileIntoNew={desk.filing.fileIntoNew}
+      here={() => desk.subject.selectElsewhere(null)}
       about={desk.setAbout}
       close={desk.leaveQueue}
     />
@@ -93,6 +95,8 @@ function List({ desk }: { desk: Desk }) {
   };
   return (
     <PluginList
+      memory={desk.memory}
+      menu={desk.moreActs}
       listed={listed}
       state={state}
       seen={(plugin) => isNew(plugin, seenAt)}

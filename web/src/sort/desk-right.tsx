@@ -3,7 +3,7 @@ import { useSteady } from '../lib/use-steady';
 import { ChestPanel } from './chest/chest-panel';
 import { ChestTabs } from './chest/chest-tabs';
 import { NoChest } from './chest/no-chest';
-import type { Desk } from './use-desk';
+import type { Desk } from './use-desk-keys';
 import styles from './sort.module.css';
 
 /** The right side: the chests, and the one at hand with its drawers and the trays. */
@@ -11,6 +11,9 @@ export function DeskRight({ desk }: { desk: Desk }) {
   const { state, catalogue, chest, changes, listed, viewing } = desk;
   const { view, look } = viewing;
   const actions = useSteady({
+    more: desk.moreActs,
+    about: desk.setAbout,
+    selected: desk.subject.selectElsewhere,
     setOpen: (next: readonly string[]) => look({ open: next }),
     list: (drawer: Drawer) => look({ filters: { ...view.filters, drawer: [drawer.id] } }),
   });
@@ -41,8 +44,10 @@ export function DeskRight({ desk }: { desk: Desk }) {
           setMaking={desk.setMaking}
           pictures={desk.pictures}
           list={actions.list}
-          about={desk.setAbout}
-          selected={desk.subject.selectElsewhere}
+          about={actions.about}
+          selected={actions.selected}
+          more={actions.more}
+          memory={desk.memory}
           lit={desk.lit}
         />
       )}

@@ -1,12 +1,18 @@
 import type { ReactNode } from 'react';
 import { StatusLine } from '../frame/status-line';
-import type { DeskKeys } from './use-desk-keys';
+import { KeyHint } from '../keys/key-hint';
+import type { KeyOf } from '../keys/key-table';
 import { PlainButton } from '../parts/plain-button';
+import type { DeskKeys } from './use-desk-keys';
 import styles from './sort.module.css';
+
+/** A name of more letters may be cut where it stands: then it is told whole. */
+const LONG = 28;
 
 /** The line at the foot of Sort: how many are selected, and what can be done with them. */
 export function DeskStatus({
   chosen,
+  only,
   isElsewhere,
   keys,
   again,
@@ -15,6 +21,8 @@ export function DeskStatus({
   presetsLeftOut,
 }: {
   chosen: number;
+  /** The name of the only one that is selected. */
+  only: string | null;
   isElsewhere: boolean;
   keys: DeskKeys;
   /** The drawers of the last filing, in words; empty before the first. */
@@ -28,6 +36,11 @@ export function DeskStatus({
     <StatusLine>
       <span>
         <b>{chosen}</b> selected{isElsewhere && ' outside of the list'}
+        {only !== null && only.length > LONG && (
+          <span className={styles.oneSelected}>
+            : <bdi>{only}</bdi>
+          </span>
+        )}
       </span>
       {presetsLeftOut > 0 && (
         <span className="flag" title="They stand in the panels of their plugins, and can be filed from there.">
@@ -35,57 +48,63 @@ export function DeskStatus({
         </span>
       )}
       {chosen === 0 && selectAll !== null && (
-        <Doing act={selectAll} mark="Ctrl A">
-          all found
-        </Doing>
+        <PlainButton className={styles.doing} onClick={selectAll}>
+          <KeyHint place="list" does="all" /> <span className="one-line">Select all shown</span>
+        </PlainButton>
       )}
       {chosen > 0 && (
         <>
-          <Doing act={keys.file} mark="F">
-            file in …
+          <Doing keys={keys} does="file">
+            File into …
           </Doing>
           {keys.fileAgain !== null && (
-            <Doing act={keys.fileAgain} mark="Shift F">
-              again: {again}
+            <Doing keys={keys} does="fileAgain">
+              File in {again} again
             </Doing>
           )}
-          <Doing act={keys.putRight} mark="C">
-            put right
+          <Doing keys={keys} does="correct">
+            Correct …
           </Doing>
-          <Doing act={keys.names} mark="M">
-            my words
+          <Doing keys={keys} does="names">
+            Names and notes …
           </Doing>
-          <Doing act={keys.setAside} mark="A">
-            set aside
+          <Doing keys={keys} does="setAside">
+            Set aside …
           </Doing>
           {keys.bringBack !== null && (
-            <Doing act={keys.bringBack} mark="B">
-              bring back
+            <Doing keys={keys} does="bringBack">
+              Bring back
             </Doing>
           )}
         </>
       )}
-      <Doing act={keys.pictures} mark="G" isOn={pictures}>
-        pictures
+      <Doing keys={keys} does="pictures" isOn={pictures}>
+        Pictures
       </Doing>
     </StatusLine>
   );
 }
 
 function Doing({
-  act,
-  mark,
+  keys,
+  does,
   isOn,
   children,
 }: {
-  act: (() => void) | null;
-  mark: string;
+  keys: DeskKeys;
+  does: KeyOf<'sort'>;
   isOn?: boolean;
   children: ReactNode;
 }) {
+  const act = keys[does];
   return (
-    <PlainButton className={styles.doing} disabled={act === null} aria-pressed={isOn} onClick={() => act?.()}>
-      <kbd>{mark}</kbd> <span className="one-line">{children}</span>
+    <PlainButton
+      className={styles.doing}
+      disabled={act === null}
+      aria-pressed={isOn}
+      onClick={() => void act?.(new KeyboardEvent('keydown'))}
+    >
+      <KeyHint place="sort" does={does} /> <span className="one-line">{children}</span>
     </PlainButton>
   );
 }

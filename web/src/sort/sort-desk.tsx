@@ -1,5 +1,18 @@
-import { DndContext, DragOverlay, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  DragOverlay,
+  MouseSensor,
+  pointerWithin,
+  TouchSensor,
+  useSensor,
+  useSensors,
+  type AutoScrollOptions,
+} from '@dnd-kit/core';
+import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
+import { useEffect } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { TO_FILE } from '../lib/visited';
 import { FacesContext } from '../catalogue/face';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { DeskBoxes } from './desk-boxes';
@@ -8,49 +21,69 @@ import { DeskRight } from './desk-right';
 import { DeskStatus } from './desk-status';
 import { besidePointer } from './drag/drag';
 import { DragLabel } from './drag/drag-label';
+import { ActMenus } from '../parts/act-menu';
+import { ArrivedBar } from './find/arrived-bar';
 import { FindLine } from './find/find-line';
 import { Ribbons } from './ribbons/ribbons';
 import { useDesk } from './use-desk';
+import { useDeskKeys } from './use-desk-keys';
 import dragStyles from './drag/drag.module.css';
 import sortStyles from './sort.module.css';
 
-// One object for good: another one with every keystroke would draw every front anew.
+// Objects for good: others with every keystroke would draw every front anew.
 const DRAG_STARTS = { activationConstraint: { distance: 5 } };
+/** A finger scrolls; one that rests drags. */
+const TOUCH_STARTS = { activationConstraint: { delay: 350, tolerance: 8 } };
+const SCROLLING: AutoScrollOptions = {
+  threshold: { x: 0, y: 0.06 },
+  acceleration: 6,
+  canScroll: (element) => element.matches('[data-chest]'),
+};
 
 /** The list, the chest, and everything that goes on between them. */
 export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: WindowState }) {
-  const desk = useDesk(catalogue, arranged);
+  const desk = useDeskKeys(useDesk(catalogue, arranged));
   const { state, changes, viewing, listed, subject, filing, drop, box } = desk;
   const { selection } = subject;
-  const sensors = useSensors(useSensor(PointerSensor, DRAG_STARTS));
+  useFileAsked(desk.workThrough);
+  const sensors = useSensors(useSensor(MouseSensor, DRAG_STARTS), useSensor(TouchSensor, TOUCH_STARTS));
   return (
     <FacesContext value={state.face}>
-      <DndContext sensors={sensors} collisionDetection={pointerWithin} {...drop.handlers}>
-        <main className={sortStyles.sort}>
-          <h1 className="visually-hidden">Sort</h1>
-          <FindLine
-            viewing={viewing}
-            state={state}
-            changes={changes}
-            shown={listed.ids.length}
-            outside={listed.outside}
-            intoList={desk.intoList}
-          />
-          <Ribbons
-            vendors={listed.vendors}
-            counts={listed.counts}
-            filters={viewing.view.filters}
-            state={state}
-            toggle={viewing.toggle}
-            setFilters={(filters) => viewing.look({ filters })}
-          />
-          <div className={sortStyles.desk}>
-            <DeskLeft desk={desk} />
-            <DeskRight desk={desk} />
-          </div>
-        </main>
+      <DndContext
+        sensors={sensors}
+        collisionDetection={pointerWithin}
+        autoScroll={drop.scrolls ? SCROLLING : false}
+        {...drop.handlers}
+      >
+        <ActMenus>
+          <main className={sortStyles.sort}>
+            <h1 className="visually-hidden">Sort</h1>
+            <FindLine
+              viewing={viewing}
+              state={state}
+              changes={changes}
+              shown={listed.ids.length}
+              outside={listed.outside}
+              intoList={desk.intoList}
+            />
+            <ArrivedBar viewing={viewing} />
+            <Ribbons
+              vendors={listed.vendors}
+              counts={listed.counts}
+              filters={viewing.view.filters}
+              state={state}
+              toggle={viewing.toggle}
+              setFilters={(filters) => viewing.look({ filters })}
+            />
+            <div className={sortStyles.desk}>
+              <DeskLeft desk={desk} />
+              <DeskRight desk={desk} />
+            </div>
+          </main>
+        </ActMenus>
         <DeskStatus
           chosen={subject.ids.length}
+          only={subject.ids.length === 1 ? (catalogue.byId.get(subject.ids[0] ?? ('' as ItemId))?.name ?? null) : null}
           isElsewhere={subject.isElsewhere}
           keys={desk.keys}
           again={filing.again.map((drawer) => drawer.name).join(', ')}
@@ -67,13 +100,29 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             changes={changes}
             file={filing.file}
             fileIntoNew={filing.fileIntoNew}
+            goToDrawer={desk.goToDrawer}
             close={desk.closeBox}
           />
         )}
         <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className={dragStyles.dragOverlay}>
-          {drop.dragged !== null && <DragLabel dragged={drop.dragged} target={drop.target} state={state} />}
+          {drop.dragged !== null && (
+            <DragLabel dragged={drop.dragged} target={drop.target} moves={drop.moves} state={state} />
+          )}
         </DragOverlay>
       </DndContext>
     </FacesContext>
   );
+}
+
+/** Whoever comes to file what is new finds it begun. */
+function useFileAsked(workThrough: () => void): void {
+  const { state: asked, pathname, search } = useLocation() as { state: unknown; pathname: string; search: string };
+  const navigate = useNavigate();
+  useEffect(() => {
+    if (asked !== TO_FILE) return;
+    workThrough();
+    void navigate(pathname + search, { replace: true, state: null });
+    // Once for each time that it is asked.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asked]);
 }

@@ -1,34 +1,92 @@
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useMemo } from 'react';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { ItemId } from '@clever-drawer/core/ids';
+import { useKeys, type KeyHandlers } from '../keys/use-keys';
+import { tell } from '../lib/telling';
+import { openMenuHere } from '../parts/act-menu';
+import { actsOf, type MenuAct } from '../parts/menu-act';
+import { focusFront } from './drawer/drawer-actions';
+import { bringBackWish, trayWish } from './filing/desk-wishes';
+import { NO_FILTERS, QUESTIONS } from './find/use-sort-view';
+import type { DeskState } from './use-desk';
 
-/** What the keys of the desk do; null where there is nothing to do it to. */
-export interface DeskKeys {
-  readonly file: (() => void) | null;
-  readonly fileAgain: (() => void) | null;
-  readonly putRight: (() => void) | null;
-  readonly setAside: (() => void) | null;
-  readonly bringBack: (() => void) | null;
-  readonly names: (() => void) | null;
-  readonly tray: ((tray: number) => void) | null;
-  readonly offTrays: (() => void) | null;
-  readonly newDrawer: (() => void) | null;
-  readonly toFile: (() => void) | null;
-  readonly pictures: () => void;
+/** What the keys of Sort do; null where there is nothing to do it to. */
+export type DeskKeys = KeyHandlers<'sort'>;
+
+const MENU = ['file', 'fileAgain', 'names', 'correct', 'setAside', 'bringBack', 'offTrays'] as const;
+
+/** The desk with its keys. */
+export interface Desk extends DeskState {
+  readonly keys: DeskKeys;
+  /** What can be done with what is selected, for menus. */
+  readonly moreActs: () => readonly MenuAct[];
 }
 
-const DIGITS = '1,2,3,4,5,6,7,8,9';
-
-/** The keys of Sort that hold wherever the keyboard stands, but in fields and boxes. */
-export function useDeskKeys(keys: DeskKeys, isBusy: boolean): void {
-  const options = (action: unknown) => ({ enabled: action !== null && !isBusy, preventDefault: true });
-  useHotkeys('f', () => keys.file?.(), options(keys.file));
-  useHotkeys('shift+f', () => keys.fileAgain?.(), options(keys.fileAgain));
-  useHotkeys('c', () => keys.putRight?.(), options(keys.putRight));
-  useHotkeys('a', () => keys.setAside?.(), options(keys.setAside));
-  useHotkeys('b', () => keys.bringBack?.(), options(keys.bringBack));
-  useHotkeys('m', () => keys.names?.(), options(keys.names));
-  useHotkeys(DIGITS, (event) => keys.tray?.(Number(event.code.slice(-1))), options(keys.tray));
-  useHotkeys('0', () => keys.offTrays?.(), options(keys.offTrays));
-  useHotkeys('n', () => keys.newDrawer?.(), options(keys.newDrawer));
-  useHotkeys('t', () => keys.toFile?.(), options(keys.toFile));
-  useHotkeys('g', () => keys.pictures(), options(keys.pictures));
+/** The keys of Sort, which hold from now on wherever the keyboard stands, but in fields and boxes; and the same as a menu. */
+export function useDeskKeys(desk: DeskState): Desk {
+  const { catalogue, state, changes, viewing, chest, subject, filing, queue, whenFound } = desk;
+  const { view, look } = viewing;
+  // A plugin of which only some builds are set aside has something to bring back too.
+  const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
+  const hasAside = (ids: readonly ItemId[]): boolean =>
+    withAside.size > 0 && ids.some((id) => withAside.has(pluginOfItem(id)));
+  /** Does something with what is selected, once the search has answered; nothing where nothing is. */
+  const withChosen = (act: (ids: readonly ItemId[]) => void) => () =>
+    whenFound(() => {
+      const ids = subject.now();
+      if (ids.length > 0) act(ids);
+    });
+  const isChosen = subject.ids.length > 0;
+  const ifChosen = (act: (ids: readonly ItemId[]) => void) => (isChosen ? withChosen(act) : null);
+  const toChest = (by: number) => (): void => {
+    const chests = chestsOf(state);
+    const at = chests.findIndex((one) => one.id === chest?.id);
+    const next = chests[(at + by + chests.length) % chests.length];
+    if (next === undefined) return;
+    look({ chest: next.id, open: [] });
+    tell(`Chest ${next.name}`);
+  };
+  const keys: DeskKeys = {
+    find: () => document.querySelector<HTMLInputElement>('#find')?.select(),
+    // Asked of what is selected when the key comes: the one before it may have changed that, and not be drawn yet.
+    file: chest === null ? null : withChosen((ids) => desk.openBox('file', ids)),
+    fileAgain: filing.again.length > 0 ? withChosen((ids) => filing.file(ids, filing.again)) : null,
+    tray: (event) => withChosen((ids) => void changes.make(trayWish(state, Number(event.key), ids)))(),
+    offTrays: withChosen((ids) => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: ids })),
+    setAside: () => whenFound(() => desk.openBox('aside')),
+    bringBack: hasAside(subject.ids) ? withChosen((ids) => void changes.make(bringBackWish(catalogue, ids))) : null,
+    names: withChosen((ids) => desk.openBox('names', ids)),
+    correct: withChosen((ids) => desk.openBox('right', ids)),
+    menu: openMenuHere,
+    toFile: chest === null ? null : desk.workThrough,
+    newDrawer: chest === null ? null : () => desk.setMaking(null),
+    toDrawer: chest === null ? null : () => desk.openBox('to-drawer', []),
+    nextChest: state.chest.size > 1 ? toChest(1) : null,
+    previousChest: state.chest.size > 1 ? toChest(-1) : null,
+    pictures: () => desk.setPictures(!desk.pictures),
+    back: () => {
+      const here = document.activeElement?.closest<HTMLElement>('[data-drawer], [data-tray]');
+      const home = here?.dataset.drawer ?? (here?.dataset.tray === undefined ? undefined : `tray ${here.dataset.tray}`);
+      if (desk.about !== null) desk.setAbout(null);
+      else if (home !== undefined && view.open.includes(home)) {
+        look({ open: view.open.filter((id) => id !== home) });
+        focusFront(home);
+      } else if (queue !== null) desk.leaveQueue();
+      else if (isChosen) subject.selection.none();
+      else if (QUESTIONS.some((question) => view.filters[question].length > 0)) look({ filters: NO_FILTERS });
+      else if (view.typed !== '') look({ typed: '' });
+      else return false;
+      return true;
+    },
+  };
+  useKeys('sort', keys);
+  // What is shown as something that can be done is shown only while something is selected.
+  const shown: DeskKeys = {
+    ...keys,
+    file: chest === null ? null : ifChosen((ids) => desk.openBox('file', ids)),
+    fileAgain: isChosen ? keys.fileAgain : null,
+  };
+  return { ...desk, keys: shown, moreActs: () => actsOf('sort', keys, MENU) };
 }

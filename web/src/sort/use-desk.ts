@@ -1,77 +1,79 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
-import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import { chestsOf, pathTo } from '@clever-drawer/core/chests/look-up';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
-import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../arrangement/changes';
 import type { WindowState } from '../arrangement/window-state';
 import type { ChosenCatalogue } from '../catalogue/queries';
-import { useSearch } from '../catalogue/use-search';
+import { asksFor, useSearch } from '../catalogue/use-search';
+import { focusWhenThere } from '../lib/focus';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
 import { useSteadyList } from '../lib/use-steady';
 import { useKept } from '../lib/use-stored';
+import { keepVisit } from '../lib/visited';
 import type { DeskBox } from './desk-boxes';
+import { deskMemory } from './desk-memory';
 import { useDrop } from './drag/use-drop';
-import { bringBackWish, toFileQueue, trayWish } from './filing/desk-wishes';
+import { focusFront } from './drawer/drawer-actions';
+import { toFileQueue } from './filing/desk-wishes';
 import { useFiling } from './filing/use-filing';
-import { useSortView } from './find/use-sort-view';
+import { addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
 import { useSubject } from './list/use-subject';
-import { useDeskKeys, type DeskKeys } from './use-desk-keys';
+import { useWhenFound } from './use-when-found';
 
 const NONE_LIT: ReadonlySet<string> = new Set();
 
 /** All that the two sides of Sort have in common: what is looked at, what is selected, what goes on. */
-export type Desk = ReturnType<typeof useDesk>;
+export type DeskState = ReturnType<typeof useDesk>;
 
-/** The desk of Sort as it stands, and what can be done at it; its keys hold from now on. */
+/** The desk of Sort as it stands, and what can be done at it. */
 export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
-  const changes = useChanges(useComputer().id);
+  const computer = useComputer();
+  const memory = deskMemory(computer.id);
   const viewing = useSortView();
-  const { view } = viewing;
+  const { view, look } = viewing;
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
   const found = useSearch(catalogue.items, view.typed);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
   const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, view, found);
-  const subject = useSubject(listed.ids);
-  const { ids: chosen, selection } = subject;
+  const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
+  const [waiting, setWaiting] = useState<ItemId | null>(null);
+  const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
+  const subject = useSubject(listed.ids, queue === null ? null : waitingIds, memory.selected);
+  const { selection } = subject;
+  const whenFound = useWhenFound(!asksFor(view.typed) || found?.typed === view.typed);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
   const [about, setAbout] = useState<ItemId | null>(null);
-  const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
-  const filing = useFiling(state, chest, changes);
+  const filing = useFiling(state, chest, useChanges(computer.id), memory.again ?? []);
+  const { changes } = filing;
   const [pictures, setPictures] = useKept('pictures');
   const open = useSteadyList(view.open);
   const left = useRef<HTMLDivElement>(null);
+  const openedFrom = useRef<Element | null>(null);
   const drop = useDrop(state, changes);
   const seenAt = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;
   const light = useCallback((ids: readonly string[]) => setLit(ids.length === 0 ? NONE_LIT : new Set(ids)), []);
+  const keepSelected = selection.keep;
+  useLayoutEffect(() => {
+    Object.assign(memory, { selected: keepSelected(), again: filing.last });
+  });
+  useEffect(() => keepVisit(computer.id, 'sort', addressOf(view)), [computer.id, view]);
 
-  const hasChosen = chosen.length > 0;
   const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
-  const openBox = (kind: DeskBox['kind'], ids: readonly ItemId[] = chosen): void => setBox({ kind, ids });
-  const workThrough = (): void => setQueue(toFileQueue(catalogue, listed.places, seenAt));
-  // A plugin of which only some builds are set aside has something to bring back too.
-  const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
-  const someAside = withAside.size > 0 && chosen.some((id) => withAside.has(pluginOfItem(id)));
-  const keys: DeskKeys = {
-    file: hasChosen && chest !== null ? () => openBox('file') : null,
-    fileAgain: hasChosen && filing.again.length > 0 ? () => filing.file(chosen, filing.again) : null,
-    putRight: hasChosen ? () => openBox('right') : null,
-    setAside: () => openBox('aside'),
-    bringBack: someAside ? () => void changes.make(bringBackWish(catalogue, chosen)) : null,
-    names: hasChosen ? () => openBox('names') : null,
-    tray: hasChosen ? (tray) => void changes.make(trayWish(state, tray, chosen)) : null,
-    offTrays: hasChosen ? () => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: chosen }) : null,
-    newDrawer: chest === null ? null : () => setMaking(null),
-    toFile: chest === null ? null : workThrough,
-    pictures: () => setPictures(!pictures),
+  const showAbout = (id: ItemId | null): void => {
+    if (id === null) {
+      const from = openedFrom.current;
+      const isInPanel = document.activeElement?.closest('[data-panel]') !== null;
+      if (isInPanel && from instanceof HTMLElement && from.isConnected) from.focus();
+      else if (isInPanel) focusList();
+    } else if (about === null) openedFrom.current = document.activeElement;
+    setAbout(id);
   };
-  useDeskKeys(keys, box !== null || making !== undefined);
-
   return {
     catalogue,
     state,
@@ -81,35 +83,58 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     listed,
     subject,
     box,
-    openBox,
-    closeBox: () => {
+    openBox: (kind: DeskBox['kind'], ids: readonly ItemId[] = subject.now()): void => setBox({ kind, ids }),
+    closeBox: (): void => {
       setBox(null);
       // The keyboard goes on with what is to be filed.
-      if (queue !== null) requestAnimationFrame(() => document.querySelector<HTMLElement>('[data-to-file]')?.focus());
+      if (queue !== null) focusWhenThere('[data-to-file]');
     },
     making,
     setMaking,
     about,
-    setAbout,
+    setAbout: showAbout,
     queue,
-    workThrough,
-    leaveQueue: () => {
+    setWaiting: (id: ItemId | null): void => {
+      setWaiting(id);
+      // All about the one before does not stay below the next.
+      if (id !== waiting && about !== null && pluginOfItem(about) !== id) setAbout(null);
+    },
+    workThrough: (): void => {
+      subject.selectElsewhere(null);
+      setAbout(null);
+      setQueue(toFileQueue(catalogue, listed.places, seenAt));
+    },
+    leaveQueue: (): void => {
       setQueue(null);
-      requestAnimationFrame(focusList);
+      setWaiting(null);
+      focusWhenThere('[data-list]');
     },
     lit,
     light,
     filing,
     pictures,
+    setPictures,
     open,
     left,
-    /** Out of the search line: on to the best match. */
-    intoList: () => {
+    memory,
+    focusList,
+    /** Out of the search line: on to the best match, as soon as it is known. */
+    intoList: (): void => {
       focusList();
-      selection.moveTo(0, false);
+      whenFound(() => selection.moveTo(0, false));
+    },
+    whenFound,
+    /** To a drawer of any chest: its chest and the drawers around it are opened, and the keyboard stands on its front. */
+    goToDrawer: (id: DrawerId): void => {
+      const path = pathTo(state, id);
+      const target = path.at(-1);
+      if (target === undefined) return;
+      const outer = path.slice(0, -1).map((one) => one.id);
+      const kept = target.chestId === chest?.id ? view.open : [];
+      look({ chest: target.chestId, open: [...new Set([...kept, ...outer])] });
+      focusFront(id);
     },
     drop,
     seenAt,
-    keys,
   };
 }

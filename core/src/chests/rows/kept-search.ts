@@ -8,7 +8,7 @@ export interface KeptSearch {
   readonly order: string;
 }
 
-/** Kept searches as rows. */
+/** Saved searches as rows. */
 export const KEPT_SEARCH = rowKind<KeptSearch>()({
   table: 'kept_search',
   scope: 'studio',

@@ -26,7 +26,7 @@ export function ChestBeginning({ chests, beginning, setBeginning, source, setSou
   const id = useId();
   return (
     <fieldset>
-      <legend className="form-label">Begins</legend>
+      <legend className="form-label">Start</legend>
       {BEGINNINGS.filter((one) => one !== 'copy' || chests.length > 0).map((one) => (
         <Form.Check
           key={one}
@@ -73,7 +73,7 @@ function WorkOutFields({
         placeholder="no limit"
         onChange={(event) => set({ ...workOut, most: event.target.value })}
       />
-      <label htmlFor={`${id}-inner`}>What is more goes into inner drawers</label>
+      <label htmlFor={`${id}-inner`}>The rest goes into inner drawers</label>
       <Form.Select
         id={`${id}-inner`}
         value={workOut.inner}
@@ -85,7 +85,7 @@ function WorkOutFields({
           </option>
         ))}
       </Form.Select>
-      <label htmlFor={`${id}-without`}>Leave out what stands in</label>
+      <label htmlFor={`${id}-without`}>Leave out what is in</label>
       <Form.Select
         id={`${id}-without`}
         value={workOut.without}

@@ -35,7 +35,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
   const [workOut, setWorkOut] = useState<WorkOut>({ most: '40', inner: 'letters', without: '' });
   const id = useId();
   const original = chests.find((one) => one.id === source);
-  const proposed = beginning === 'copy' ? `${original?.name ?? ''}, another` : STARTS[beginning].name;
+  const proposed = beginning === 'copy' ? `${original?.name ?? ''} (copy)` : STARTS[beginning].name;
   const name = (typed ?? proposed).trim();
   const start: ChestStart = isBasis(beginning)
     ? workedOut(beginning, workOut, chests)
@@ -50,7 +50,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
   return (
     <FormBox
       title={chest === null ? 'New chest' : `The chest ${chest.name}`}
-      act={chest === null ? 'Make the chest' : 'Save'}
+      act={chest === null ? 'Create chest' : 'Save'}
       size="lg"
       className={styles.chestForm}
       submit={submit}
@@ -77,6 +77,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
             autoComplete="off"
             isInvalid={name === ''}
             onChange={(event) => setName(event.target.value)}
+            onFocus={(event) => event.target.select()}
           />
           <Form.Control.Feedback type="invalid">Give the chest a name.</Form.Control.Feedback>
         </Form.Group>

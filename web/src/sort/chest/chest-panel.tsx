@@ -1,6 +1,16 @@
 import clsx from 'clsx';
+import { useResizeObserver } from 'usehooks-ts';
 import { useDroppable } from '@dnd-kit/core';
-import { memo, useDeferredValue, useState, type ReactNode } from 'react';
+import {
+  memo,
+  useDeferredValue,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type CSSProperties,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -10,13 +20,18 @@ import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useSteady } from '../../lib/use-steady';
+import { KeyHint } from '../../keys/key-hint';
+import { takeKey } from '../../keys/use-keys';
+import { frontHandlers, frontsAround } from '../../parts/front-walk';
+import type { LineActions } from '../../parts/line';
 import { CHEST_AREA, type Target } from '../drag/drag';
 import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';
-import { DrawerFront } from '../drawer/drawer-front';
+import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
 import frontStyles from '../../parts/front.module.css';
+import { entriesShown, FRONTS, useChestLook, type ChestLook } from './chest-look';
 import chestStyles from './chest.module.css';
 
 interface Props {
@@ -34,6 +49,9 @@ interface Props {
   readonly list: (drawer: Drawer) => void;
   readonly about: (id: ItemId) => void;
   readonly selected: (ids: readonly ItemId[]) => void;
+  readonly more: LineActions['more'];
+  /** Where it was scrolled to when it was left. */
+  readonly memory: { chestTop?: number };
   /** Drawers that are proposed for what is being filed. */
   readonly lit: ReadonlySet<string>;
 }
@@ -48,13 +66,16 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
   const [asked, ask] = useState<DrawerAsk | null>(null);
   const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
   const actions = useSteady(drawerActions(needs));
-  const { about, selected } = props;
-  const innerOf = (drawer: Drawer): string => {
-    const [, ...inner] = drawerAndInner(state, drawer.id);
-    if (inner.length === 0) return '';
-    const ids = inner.flatMap((one) => contentsOf(state, catalogue.byId, one).plugins.map(({ plugin }) => plugin.id));
-    return `${String(new Set(ids).size)} in ${String(inner.length)} inner ${inner.length === 1 ? 'drawer' : 'drawers'}`;
-  };
+  const { about, selected, more, memory } = props;
+  const newDrawer = useRef<HTMLButtonElement>(null);
+  const arrows = frontHandlers(() => frontsAround(newDrawer.current));
+  const [look] = useChestLook(chest.id);
+  const area = useRef<HTMLDivElement>(null);
+  const size = useResizeObserver({ ref: area as RefObject<HTMLDivElement> });
+  const entries = entriesShown(look, size, drawersIn(state, chest.id, null).length);
+  useLayoutEffect(() => {
+    if (area.current !== null && memory.chestTop !== undefined) area.current.scrollTop = memory.chestTop;
+  }, [memory]);
 
   // What is in sight comes first; a chest of hundreds of drawers fills up behind it.
   const most = useDeferredValue(Infinity, FIRST_FRONTS);
@@ -69,8 +90,9 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
           <DrawerFront
             key={drawer.id}
             drawer={drawer}
-            count={contents.plugins.length}
-            inner={innerOf(drawer)}
+            contents={contents}
+            entries={entries}
+            inner={innerOf(state, catalogue, drawer)}
             isOpen={isOpen}
             isLit={props.lit.has(drawer.id)}
             aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}
@@ -81,7 +103,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
                 drawer={drawer}
                 contents={contents}
                 actions={actions}
-                lineActions={lineActionsOf(drawer, needs, { about, selected })}
+                lineActions={lineActionsOf(drawer, needs, { about, selected, more })}
                 target={target}
                 pictures={pictures}
               >
@@ -93,12 +115,25 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       });
 
   return (
-    <div className={chestStyles.chestArea} data-chest>
+    <div
+      className={chestStyles.chestArea}
+      ref={area}
+      style={frontStyle(look, entries)}
+      onScroll={(event) => (memory.chestTop = event.currentTarget.scrollTop)}
+      data-chest
+    >
       <div ref={setNodeRef} className={frontStyles.chestInside}>
         <div className={frontStyles.fronts}>
           {fronts(null)}
-          <button type="button" className={frontStyles.newDrawer} onClick={() => setMaking(null)}>
-            New drawer <kbd>N</kbd>
+          <button
+            type="button"
+            className={frontStyles.newDrawer}
+            ref={newDrawer}
+            onClick={() => setMaking(null)}
+            onKeyDown={(event) => takeKey('chooserDrawers', event, arrows)}
+            data-front
+          >
+            New drawer <KeyHint place="sort" does="newDrawer" />
           </button>
         </div>
         <TrayShelf
@@ -111,6 +146,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
           pictures={pictures}
           about={about}
           selected={selected}
+          more={more}
         />
       </div>
       {making !== undefined && (
@@ -135,3 +171,26 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
     </div>
   );
 });
+
+const ENTRY_PX = 18;
+const frontStyle = ({ size }: ChestLook, entries: number): CSSProperties =>
+  ({
+    '--front-min': `${String(FRONTS[size].width)}px`,
+    '--front-height': `${String(80 + (entries === 0 ? 0 : (entries + 1) * ENTRY_PX))}px`,
+  }) as CSSProperties;
+
+/** What the inner drawers hold together, each plugin once: remembered as long as each of them holds the same. */
+function innerOf(state: Arrangement, catalogue: ChosenCatalogue, drawer: Drawer): InnerCount | null {
+  const [, ...inner] = drawerAndInner(state, drawer.id);
+  if (inner.length === 0) return null;
+  const contents = inner.map((one) => contentsOf(state, catalogue.byId, one));
+  const known = innerCounts.get(drawer.id);
+  if (known?.contents.length === contents.length && contents.every((one, at) => one === known.contents[at]))
+    return known.count;
+  const plugins = new Set(contents.flatMap((one) => one.plugins.map(({ plugin }) => plugin.id))).size;
+  const count = { plugins, drawers: inner.length };
+  innerCounts.set(drawer.id, { contents, count });
+  return count;
+}
+
+const innerCounts = new Map<DrawerId, { readonly contents: readonly object[]; readonly count: InnerCount }>();

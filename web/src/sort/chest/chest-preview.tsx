@@ -36,7 +36,7 @@ export function ChestPreview({
   const total = new Set(filedIn(plans)).size;
   if (total === 0) return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;
   return (
-    <section className={styles.preview} aria-label="What it would be">
+    <section className={styles.preview} aria-label="Preview">
       <h3>
         {drawers} {drawers === 1 ? 'drawer' : 'drawers'}, {total} plugins
       </h3>

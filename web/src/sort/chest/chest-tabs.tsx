@@ -1,4 +1,4 @@
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -10,7 +10,13 @@ import { asId, type ChestId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { ChestForm } from './chest-form';
+import { FRONT_SHOWS, FRONT_SIZES, useChestLook, type FrontShow, type FrontSize } from './chest-look';
 import type { NewChest } from './new-chest';
+import { KeyHint } from '../../keys/key-hint';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { useActMenu } from '../../parts/act-menu';
+import { actsOf } from '../../parts/menu-act';
+import { frontHandlers } from '../../parts/front-walk';
 import { PlainButton } from '../../parts/plain-button';
 import styles from '../../parts/front.module.css';
 
@@ -27,10 +33,11 @@ interface Props {
 
 /** The chests by name; the one at hand, what can be done with it, and how far it is filled. */
 export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toFile, workThrough }: Props) {
-  const [form, setForm] = useState<'new' | 'edit' | null>(null);
+  const [form, setForm] = useState<'new' | Chest | null>(null);
   const chests = chestsOf(state);
+  const openMenu = useActMenu();
   const done = (wish: NewChest): void => {
-    const edited = form === 'edit' ? chest : null;
+    const edited = form === 'new' ? null : form;
     setForm(null);
     if (edited === null) void makeChest(changes, wish).then((id) => id !== null && choose(id));
     else {
@@ -50,27 +57,39 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
       action: { label: 'Undo', onClick: () => void changes.step('undo') },
     });
   };
-  const shift = (one: Chest, by: -1 | 1): void => {
+  const shift = (one: Chest, by: number): void => {
     const rest = chests.filter((other) => other.id !== one.id);
-    const place = chests.findIndex((other) => other.id === one.id) + by;
-    if (place >= 0 && place <= rest.length)
-      void changes.make({ kind: 'move-chest', id: one.id, before: rest[place]?.id ?? null });
+    const now = chests.findIndex((other) => other.id === one.id);
+    const place = Math.max(0, Math.min(now + by, rest.length));
+    if (place !== now) void changes.make({ kind: 'move-chest', id: one.id, before: rest[place]?.id ?? null });
   };
-  const onKeyDown = (event: KeyboardEvent, one: Chest): void => {
-    if (!event.altKey || (event.key !== 'ArrowLeft' && event.key !== 'ArrowRight')) return;
-    event.preventDefault();
-    shift(one, event.key === 'ArrowLeft' ? -1 : 1);
+  const tabs = useRef<HTMLDivElement>(null);
+  const handlersOf = (one: Chest): KeyHandlers<'chest'> => {
+    const { left, right } = frontHandlers(() => [...(tabs.current?.querySelectorAll<HTMLElement>('button') ?? [])]);
+    return {
+      open: () => choose(one.id),
+      left,
+      right,
+      earlier: chests[0] === one ? null : () => shift(one, -1),
+      later: chests.at(-1) === one ? null : () => shift(one, 1),
+      toFirst: () => shift(one, -Infinity),
+      toLast: () => shift(one, Infinity),
+      rename: () => setForm(one),
+      remove: () => void remove(one),
+    };
   };
   return (
     <div className={styles.chestTabs}>
-      <div role="group" aria-label="Chests">
+      <div role="group" aria-label="Chests" ref={tabs}>
         {chests.map((one) => (
           <PlainButton
             key={one.id}
             className={styles.chestName}
             aria-pressed={one.id === chest?.id}
             onClick={() => choose(one.id)}
-            onKeyDown={(event) => onKeyDown(event, one)}
+            data-chest-name={one.id}
+            onKeyDown={(event) => takeKey('chest', event, handlersOf(one))}
+            onContextMenu={(event) => openMenu(event, one.name, actsOf('chest', handlersOf(one), CHEST_MENU))}
           >
             {one.name}
             {one.slots !== null && <span className="quiet"> · {one.slots.join(', ')}</span>}
@@ -84,7 +103,7 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
             Chest
           </Dropdown.Toggle>
           <Dropdown.Menu>
-            <Dropdown.Item as="button" type="button" onClick={() => setForm('edit')}>
+            <Dropdown.Item as="button" type="button" onClick={() => setForm(chest)}>
               Name and purpose …
             </Dropdown.Item>
             <Dropdown.Item as="button" type="button" disabled={chests[0] === chest} onClick={() => shift(chest, -1)}>
@@ -93,6 +112,8 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
             <Dropdown.Item as="button" type="button" disabled={chests.at(-1) === chest} onClick={() => shift(chest, 1)}>
               To the right
             </Dropdown.Item>
+            <Dropdown.Divider />
+            <FrontsMenu chest={chest.id} />
             <Dropdown.Divider />
             <Dropdown.Item as="button" type="button" onClick={() => void remove(chest)}>
               Delete (its plugins stay in the catalogue)
@@ -108,7 +129,7 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
             <>
               {' · '}
               <PlainButton linked onClick={workThrough}>
-                {toFile} to file <kbd>T</kbd>
+                {toFile} to file <KeyHint place="sort" does="toFile" />
               </PlainButton>
             </>
           )}
@@ -118,7 +139,7 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
         <ChestForm
           state={state}
           catalogue={catalogue}
-          chest={form === 'edit' ? chest : null}
+          chest={form === 'new' ? null : form}
           done={done}
           close={() => setForm(null)}
         />
@@ -126,6 +147,41 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     </div>
   );
 }
+
+const SHOW_WORDS: Readonly<Record<FrontShow, string>> = {
+  room: 'First entries where there is room',
+  always: 'First entries always',
+  never: 'Names only',
+};
+const SIZE_WORDS: Readonly<Record<FrontSize, string>> = {
+  small: 'Small fronts',
+  medium: 'Medium fronts',
+  large: 'Large fronts',
+};
+
+/** What the fronts of a chest show, and how large they are. */
+function FrontsMenu({ chest }: { chest: ChestId }) {
+  const [look, change] = useChestLook(chest);
+  return (
+    <>
+      {FRONT_SHOWS.map((show) => (
+        <Dropdown.Item key={show} as="button" type="button" onClick={() => change({ show })}>
+          {SHOW_WORDS[show]}
+          {look.show === show && ' ✓'}
+        </Dropdown.Item>
+      ))}
+      <Dropdown.Divider />
+      {FRONT_SIZES.map((size) => (
+        <Dropdown.Item key={size} as="button" type="button" onClick={() => change({ size })}>
+          {SIZE_WORDS[size]}
+          {look.size === size && ' ✓'}
+        </Dropdown.Item>
+      ))}
+    </>
+  );
+}
+
+const CHEST_MENU = ['open', 'rename', 'earlier', 'later', 'remove'] as const;
 
 /** Makes a chest, empty, as a copy or worked out; null when it could not be saved. */
 export async function makeChest(changes: Changes, { name, slots, start }: NewChest): Promise<ChestId | null> {

@@ -15,11 +15,11 @@ const BY_TYPE: NewChest = {
 export function NoChest({ changes }: { changes: Changes }) {
   return (
     <EmptyNote title="No chest yet">
-      <p>A chest holds your drawers. Begin with an empty one, or have one worked out from the catalogue.</p>
+      <p>A chest holds your drawers. Start with an empty one, or have one made from the catalogue.</p>
       <div className="empty-choices">
-        <Button onClick={() => void makeChest(changes, EMPTY)}>Begin empty</Button>
+        <Button onClick={() => void makeChest(changes, EMPTY)}>Start empty</Button>
         <Button variant="outline-primary" onClick={() => void makeChest(changes, BY_TYPE)}>
-          Work one out by type
+          Create by type
         </Button>
       </div>
     </EmptyNote>

@@ -6,14 +6,24 @@ import { effectOf } from './drop-effect';
 import styles from './drag.module.css';
 
 /** Beside the pointer: what is dragged, and what letting go would do, or why nothing. */
-export function DragLabel({ dragged, target, state }: { dragged: Dragged; target: Target | null; state: Arrangement }) {
+export function DragLabel({
+  dragged,
+  target,
+  moves,
+  state,
+}: {
+  dragged: Dragged;
+  target: Target | null;
+  moves: boolean;
+  state: Arrangement;
+}) {
   const what =
     !('drawerId' in dragged) && dragged.pluginIds.length > 1
       ? `${String(dragged.pluginIds.length)} plugins`
       : dragged.name;
-  const { words, intent } = effectOf(dragged, target, state);
+  const { words, intents } = effectOf(dragged, target, state, moves);
   return (
-    <div className={clsx(styles.dragLabel, intent === null && styles.refused)}>
+    <div className={clsx(styles.dragLabel, intents.length === 0 && styles.refused)}>
       {what} <span>{words}</span>
     </div>
   );

@@ -24,13 +24,29 @@ const BESIDE_PX = { x: 16, y: 20 };
 
 /** Puts the label of a drag beside the pointer, wherever on a wide row the drag began, so that it covers no front's card. */
 export const besidePointer: Modifier = ({ transform, activatorEvent, activeNodeRect }) => {
-  if (activeNodeRect === null || !(activatorEvent instanceof PointerEvent)) return transform;
+  const began = pointOf(activatorEvent);
+  if (activeNodeRect === null || began === null) return transform;
   return {
     ...transform,
-    x: transform.x + activatorEvent.clientX - activeNodeRect.left + BESIDE_PX.x,
-    y: transform.y + activatorEvent.clientY - activeNodeRect.top + BESIDE_PX.y,
+    x: transform.x + began.x - activeNodeRect.left + BESIDE_PX.x,
+    y: transform.y + began.y - activeNodeRect.top + BESIDE_PX.y,
   };
 };
+
+/** Where an event of the mouse or of a finger is; null for one that is nowhere. */
+export function pointOf(event: Event | null): Point | null {
+  if (event instanceof MouseEvent) return { x: event.clientX, y: event.clientY };
+  const [finger] = typeof TouchEvent !== 'undefined' && event instanceof TouchEvent ? event.touches : [];
+  return finger === undefined ? null : { x: finger.clientX, y: finger.clientY };
+}
+
+const EDGE_PX = 26;
+
+/** Whether a point lies at the very edge of the chest, above or below, where resting scrolls it. */
+export function isAtEdge({ y }: Point): boolean {
+  const chest = document.querySelector('[data-chest]')?.getBoundingClientRect();
+  return chest !== undefined && (Math.abs(y - chest.top) < EDGE_PX || Math.abs(y - chest.bottom) < EDGE_PX);
+}
 
 const EDGE = 0.22;
 

@@ -9,11 +9,13 @@ import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
+import { focusWhenThere } from '../../lib/focus';
 import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
 
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
   | { readonly kind: 'edit' | 'move' | 'copy' | 'inner'; readonly drawer: Drawer }
+  | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
   | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: ItemId; readonly name: string };
@@ -116,16 +118,14 @@ function sortedLines(
 /** What can be done with the lines of a drawer. */
 export function lineActionsOf(
   drawer: Drawer,
-  { changes, ask }: Pick<Needs, 'changes' | 'ask'>,
-  around: Pick<LineActions, 'about' | 'selected'>,
+  { changes, ask, open, setOpen }: Pick<Needs, 'changes' | 'ask' | 'open' | 'setOpen'>,
+  around: Pick<LineActions, 'about' | 'selected' | 'more'>,
 ): LineActions {
   return {
     ...around,
     place: (lines, before) => {
       if (drawer.sort !== null) {
-        toast.warning(
-          `${drawer.name} keeps itself in order. Choose “By hand again” under its order to move things yourself.`,
-        );
+        toast.warning(`${drawer.name} is kept sorted. Choose “Sort by hand” under Order to move things yourself.`);
         return;
       }
       void changes.make({
@@ -142,10 +142,25 @@ export function lineActionsOf(
       if (pluginIds.length > 0) intents.push({ kind: 'take-out', drawerId: drawer.id, pluginIds });
       if (intents.length > 0) void changes.make(...intents);
     },
+    moveTo: (lines) => {
+      const pluginIds = pluginsIn(lines);
+      if (pluginIds.length > 0) ask({ kind: 'move-lines', drawer, pluginIds });
+    },
+    close: () => {
+      setOpen(open.filter((id) => id !== drawer.id));
+      focusFront(drawer.id);
+    },
     rename: (line) =>
       'divider' in line
         ? ask({ kind: 'label', dividerId: line.id, label: line.divider })
         : ask({ kind: 'own-name', drawer, pluginId: line.plugin.id, name: line.name }),
     addDivider: (before) => ask({ kind: 'divider', drawer, before: before?.startsWith('rule ') ? null : before }),
   };
+}
+
+/** Puts the keyboard on the front of a drawer or tray ("tray 1"), as soon as it is drawn. */
+export function focusFront(id: string): void {
+  const [, tray] = /^tray (\d)$/.exec(id) ?? [];
+  const home = tray === undefined ? `[data-drawer="${CSS.escape(id)}"]` : `[data-tray="${tray}"]`;
+  focusWhenThere(`${home} > [data-front]`);
 }

@@ -3,11 +3,12 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
-import { asId, type DrawerId } from '@clever-drawer/core/ids';
+import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
-import { SpotBox } from './drawer-box';
+import { moveWishes } from '../filing/desk-wishes';
+import { SpotBox, ToDrawerBox } from './drawer-box';
 import { DrawerForm } from './drawer-form';
 import type { DrawerAsk } from './drawer-actions';
 
@@ -94,12 +95,28 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
         />
       );
     }
+    case 'move-lines': {
+      const { drawer, pluginIds } = asked;
+      return (
+        <ToDrawerBox
+          title={`Move ${pluginIds.length === 1 ? (catalogue.byId.get(pluginIds[0] ?? ('' as ItemId))?.name ?? '') : `${String(pluginIds.length)} plugins`} to`}
+          without={drawer.id}
+          state={state}
+          chest={chest.id}
+          close={close}
+          done={(to) => {
+            close();
+            void changes.make(...moveWishes(state, pluginIds, drawer.id, to));
+          }}
+        />
+      );
+    }
     case 'divider': {
       const { drawer, before } = asked;
       return (
         <NameBox
           title={`Divider in ${drawer.name}`}
-          label="Label (none: a plain line)"
+          label="Label (empty: a plain line)"
           first=""
           mayBeEmpty
           close={close}
@@ -114,7 +131,7 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
       return (
         <NameBox
           title="Divider"
-          label="Label (none: a plain line)"
+          label="Label (empty: a plain line)"
           first={asked.label}
           mayBeEmpty
           close={close}
@@ -130,7 +147,7 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
       return (
         <NameBox
           title={`${own} in ${drawer.name}`}
-          label="Its name in this drawer only (none: the name that it has everywhere)"
+          label="Name in this drawer only (empty: its usual name)"
           first={name === own ? '' : name}
           mayBeEmpty
           hint="A nickname for everywhere is given with M."

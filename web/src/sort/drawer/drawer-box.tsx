@@ -107,3 +107,50 @@ export function SpotBox({
     />
   );
 }
+
+/** Finds a drawer of any chest by typing; those of the chest at hand come first. */
+export function ToDrawerBox({
+  title = 'Go to a drawer',
+  without,
+  state,
+  chest,
+  done,
+  close,
+}: {
+  title?: string;
+  /** A drawer that is not meant. */
+  without?: DrawerId;
+  state: Arrangement;
+  chest: ChestId;
+  done: (drawer: DrawerId) => void;
+  close: () => void;
+}) {
+  const choices = useMemo(
+    () => drawersToGoTo(state, chest).filter((one) => one.key !== without),
+    [state, chest, without],
+  );
+  return (
+    <PickBox
+      title={title}
+      what="drawer"
+      choices={choices}
+      several={false}
+      done={([key = '']) => done(asId<DrawerId>(key))}
+      close={close}
+    />
+  );
+}
+
+/** All drawers, by chests; `first` is the chest whose drawers come first. */
+function drawersToGoTo(state: Arrangement, first: ChestId): Pickable[] {
+  return [...chestsOf(state)]
+    .sort((a, b) => Number(b.id === first) - Number(a.id === first))
+    .flatMap((chest) =>
+      drawersOfChest(state, chest.id).map((drawer): Pickable => ({
+        key: drawer.id,
+        label: pathInWords(state, drawer.id),
+        finds: drawer.name,
+        ...(chest.id === first ? {} : { note: chest.name }),
+      })),
+    );
+}

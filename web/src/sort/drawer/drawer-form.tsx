@@ -47,7 +47,7 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, done, clos
         <Form.Control.Feedback type="invalid">Give the drawer a name.</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId={`${id}-words`}>
-        <Form.Label>Keywords, parted by commas (none: it holds what you put in)</Form.Label>
+        <Form.Label>Keywords, separated by commas (empty: it holds what you put in)</Form.Label>
         <Form.Control
           value={words}
           autoComplete="off"

@@ -1,17 +1,32 @@
 import clsx from 'clsx';
 import { useDraggable } from '@dnd-kit/core';
-import { memo, type KeyboardEvent, type ReactNode } from 'react';
+import { memo, useRef, type ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { ruleInWords } from '@clever-drawer/core/rules/rule';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { useActMenu } from '../../parts/act-menu';
+import { actsOf } from '../../parts/menu-act';
+import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import type { DrawerActions } from './drawer-actions';
+import type { Contents } from '@clever-drawer/core/chests/drawer-contents';
+import type { ChosenItem } from '../../catalogue/queries';
+import { counted } from '../../lib/counted';
 import styles from '../../parts/front.module.css';
+
+/** What the inner drawers of a drawer hold together. */
+export interface InnerCount {
+  readonly plugins: number;
+  readonly drawers: number;
+}
 
 interface Props {
   readonly drawer: Drawer;
-  readonly count: number;
-  /** What its inner drawers hold, in words; empty when it has none. */
-  readonly inner: string;
+  readonly contents: Contents<ChosenItem>;
+  /** How many of them the closed front shows. */
+  readonly entries: number;
+  /** How many plugins its inner drawers hold; null when it has none. */
+  readonly inner: InnerCount | null;
   readonly isOpen: boolean;
   readonly isLit: boolean;
   /** Where something that is dragged would go. */
@@ -22,32 +37,41 @@ interface Props {
 
 /** A drawer seen from the front: label card, count, pull. The whole front takes what is dropped. */
 export const DrawerFront = memo(function DrawerFront(props: Props) {
-  const { drawer, count, inner, isOpen, isLit, aimed, actions, children } = props;
+  const { drawer, contents, entries, inner, isOpen, isLit, aimed, actions, children } = props;
+  const own = contents.plugins.length;
+  const held =
+    inner === null ? String(own) : own === 0 ? String(inner.plugins) : `${String(own)} + ${String(inner.plugins)}`;
   const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const moves: Record<string, number> = {
-      ArrowLeft: -1,
-      ArrowUp: -1,
-      ArrowRight: 1,
-      ArrowDown: 1,
-      Home: -Infinity,
-      End: Infinity,
-    };
-    const move = moves[event.key];
-    if (event.altKey && move !== undefined) actions.shift(drawer, move);
-    else if (event.altKey || event.ctrlKey || event.metaKey) return;
-    else if (event.key === 'Delete') actions.remove(drawer);
-    else if (event.key === 'r') actions.edit(drawer);
-    else if (event.key === 'p') actions.putInside(drawer);
-    else if (event.key === 'k') actions.copy(drawer);
-    else if (event.key === 'i') actions.addInner(drawer);
-    else if (event.key === 'l') actions.list(drawer);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+  const openMenu = useActMenu();
+  const card = useRef<HTMLButtonElement | null>(null);
+  const arrows = frontHandlers(() => frontsAround(card.current));
+  const handlers: KeyHandlers<'front'> = {
+    open: () => actions.toggle(drawer),
+    ...arrows,
+    // Down from an open drawer is into it.
+    down: () => {
+      const lines = isOpen ? card.current?.parentElement?.querySelector<HTMLElement>('[role="listbox"]') : null;
+      lines?.focus();
+      return lines == null ? arrows.down?.(new KeyboardEvent('keydown')) : true;
+    },
+    earlier: () => actions.shift(drawer, -1),
+    later: () => actions.shift(drawer, 1),
+    toFirst: () => actions.shift(drawer, -Infinity),
+    toLast: () => actions.shift(drawer, Infinity),
+    nest: () => actions.putInside(drawer),
+    copy: () => actions.copy(drawer),
+    inner: () => actions.addInner(drawer),
+    list: () => actions.list(drawer),
+    rename: () => actions.edit(drawer),
+    remove: () => actions.remove(drawer),
   };
   const rule = drawer.rule === null ? null : ruleInWords(drawer.rule);
-  const notes = [...(inner === '' ? [] : [inner]), ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]])];
+  const innerWords =
+    inner === null ? '' : `${counted(inner.plugins, 'plugin')} in ${counted(inner.drawers, 'inner drawer')}`;
+  const notes = [
+    ...(inner === null ? [] : [`${String(inner.plugins)} in ${counted(inner.drawers, 'inner drawer')}`]),
+    ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
+  ];
   return (
     <section
       className={clsx(
@@ -64,27 +88,48 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
       data-drawer={drawer.id}
     >
       <button
-        ref={drag.setNodeRef}
+        ref={(element) => {
+          card.current = element;
+          drag.setNodeRef(element);
+        }}
         type="button"
         className={styles.frontCard}
         aria-expanded={isOpen}
-        aria-label={`${drawer.name}, ${String(count)} ${count === 1 ? 'plugin' : 'plugins'}${rule === null ? '' : `, fills itself: ${rule}`}`}
-        title={rule ?? undefined}
+        aria-label={[drawer.name, counted(own, 'plugin'), innerWords, rule === null ? '' : `fills itself: ${rule}`]
+          .filter((part) => part !== '')
+          .join(', ')}
+        title={rule === null ? drawer.name : `${drawer.name}: ${rule}`}
         onClick={() => actions.toggle(drawer)}
-        onKeyDown={onKeyDown}
+        onKeyDown={(event) => takeKey('front', event, handlers)}
+        onContextMenu={(event) => openMenu(event, drawer.name, actsOf('front', handlers, FRONT_MENU))}
+        data-front
         {...drag.listeners}
       >
         <span className={styles.card}>
           <span className="one-line">
             <bdi>{drawer.name}</bdi>
           </span>
-          <span className="mono">{count}</span>
+          <span className="mono">{held}</span>
         </span>
         {rule !== null && <span className={styles.rule}>{rule}</span>}
         {!isOpen && notes.length > 0 && <span className={clsx('quiet', styles.innerNote)}>{notes.join(' · ')}</span>}
+        {!isOpen && entries > 0 && contents.plugins.length > 0 && (
+          <span className={styles.entries} aria-hidden>
+            {contents.plugins.slice(0, entries).map(({ plugin, name }) => (
+              <span key={plugin.id} className="one-line">
+                <bdi>{name}</bdi>
+              </span>
+            ))}
+            {contents.plugins.length > entries && (
+              <span className="quiet">and {contents.plugins.length - entries} more</span>
+            )}
+          </span>
+        )}
         {!isOpen && <span className={styles.pull} aria-hidden />}
       </button>
       {children}
     </section>
   );
 });
+
+const FRONT_MENU = ['open', 'rename', 'inner', 'list', 'earlier', 'later', 'nest', 'copy', 'remove'] as const;

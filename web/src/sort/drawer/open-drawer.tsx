@@ -43,7 +43,7 @@ export function OpenDrawer({ drawer, contents, actions, lineActions, target, pic
           </Dropdown.Toggle>
           <Dropdown.Menu>
             <Dropdown.Item as="button" type="button" onClick={() => actions.list(drawer)}>
-              Show in the list only what stands here
+              Show only these in the list
             </Dropdown.Item>
             <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
               Move elsewhere …
@@ -60,7 +60,7 @@ export function OpenDrawer({ drawer, contents, actions, lineActions, target, pic
       </div>
       {contents.lines.length === 0 ? (
         <p className="quiet">
-          Empty. Drop plugins here, or select some and press F. Filing copies nothing and takes nothing away.
+          Empty. Drop plugins here, or select some and press F. Filing copies nothing and removes nothing.
         </p>
       ) : (
         <LineList
@@ -81,7 +81,7 @@ function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions 
   return (
     <Dropdown>
       <Dropdown.Toggle as="button" type="button" className="plain">
-        {drawer.sort === null ? 'Order' : `Kept in order: ${DRAWER_SORT_LABELS[drawer.sort]}`}
+        {drawer.sort === null ? 'Order' : `Sorted: ${DRAWER_SORT_LABELS[drawer.sort]}`}
       </Dropdown.Toggle>
       <Dropdown.Menu className={styles.sortMenu}>
         <div className="dropdown-header">Sort once, then by hand</div>
@@ -100,7 +100,7 @@ function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions 
         ))}
         {drawer.sort !== null && (
           <Dropdown.Item as="button" type="button" onClick={() => actions.unsort(drawer)}>
-            By hand again
+            Sort by hand
           </Dropdown.Item>
         )}
       </Dropdown.Menu>

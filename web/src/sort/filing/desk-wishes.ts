@@ -5,7 +5,8 @@ import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId, pluginsOfItems } from '@clever-drawer/core/chests/item';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';
-import type { ItemId } from '@clever-drawer/core/ids';
+import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { isNew, type Places } from '../ribbons/facets';
@@ -49,4 +50,37 @@ export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: st
   const fresh = waiting.filter((plugin) => isNew(plugin, seen));
   const known = waiting.filter((plugin) => !isNew(plugin, seen)).sort(COMPARE_BY.type);
   return [...fresh, ...known].map((plugin) => plugin.id);
+}
+
+/** The names that entries have in one drawer alone, given to them in the drawer that they come to. */
+export const namesTakenAlong = (
+  state: Arrangement,
+  ids: readonly ItemId[],
+  from: DrawerId,
+  to: DrawerId,
+): readonly Intent[] =>
+  ids.flatMap((pluginId): Intent[] => {
+    const name = state.entry.get(entryId(from, pluginId))?.name ?? null;
+    const isThere = state.entry.has(entryId(to, pluginId));
+    return name === null || isThere ? [] : [{ kind: 'name-entry', drawerId: to, pluginId, name }];
+  });
+
+/**
+ * Moves what stands in a drawer to another one: filed there, with its name in the drawer if it has one, and taken out here. One act of several
+ * wishes, which one undo takes back.
+ */
+export function moveWishes(
+  state: Arrangement,
+  pluginIds: readonly ItemId[],
+  from: DrawerId,
+  to: DrawerId,
+): readonly Intent[] {
+  const fresh = pluginIds.filter((id) => !state.entry.has(entryId(to, id)));
+  // What a rule put there stays: nothing of it is there by hand.
+  const byHand = pluginIds.filter((id) => state.entry.has(entryId(from, id)));
+  return [
+    ...(fresh.length > 0 ? [{ kind: 'file', drawerIds: [to], pluginIds: fresh } as const] : []),
+    ...namesTakenAlong(state, pluginIds, from, to),
+    ...(byHand.length > 0 ? [{ kind: 'take-out', drawerId: from, pluginIds: byHand } as const] : []),
+  ];
 }

@@ -3,6 +3,8 @@ import type { Proposal } from '@clever-drawer/core/chests/propose-drawers';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenItem } from '../../catalogue/queries';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
+import { KeyHint } from '../../keys/key-hint';
+import type { KeyOf, KeyPlace } from '../../keys/key-table';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../drawer/drawer-box';
 import styles from './filing.module.css';
@@ -21,7 +23,7 @@ export function WaitingPlugin({ plugin, about }: { plugin: ChosenItem; about: (i
         </div>
       </div>
       <span className="grow" />
-      <PlainButton onClick={() => about(plugin.id)}>all about it</PlainButton>
+      <PlainButton onClick={() => about(plugin.id)}>Details</PlainButton>
     </div>
   );
 }
@@ -54,22 +56,25 @@ export function ProposedDrawers({ state, proposals, marked, ticked, file }: Prop
   );
 }
 
-/** What the keys do here. */
-export function ToFileKeys({ hasProposals }: { hasProposals: boolean }) {
-  const keys = [
-    ['Enter', hasProposals ? 'file there' : 'choose a drawer'],
-    ['Space', 'tick several'],
-    ['F', 'another drawer'],
-    ['→', 'later'],
-    ['A', 'set aside'],
-  ] as const;
+/** What the keys do here; `take` is what Enter does. */
+export function ToFileKeys({ take }: { take: string }) {
   return (
     <footer className="quiet box-hints">
-      {keys.map(([key, does]) => (
-        <span key={key}>
-          <kbd>{key}</kbd> {does}
-        </span>
-      ))}
+      <Hint place="waiting" does="take" words={take} />
+      <Hint place="waiting" does="tick" words="tick several" />
+      <Hint place="sort" does="file" words="another drawer" />
+      <Hint place="waiting" does="later" words="later" />
+      <Hint place="sort" does="setAside" words="set aside" />
+      <Hint place="sort" does="names" words="names and notes" />
+      <Hint place="sort" does="correct" words="correct" />
     </footer>
+  );
+}
+
+function Hint<P extends KeyPlace>({ place, does, words }: { place: P; does: KeyOf<P>; words: string }) {
+  return (
+    <span>
+      <KeyHint place={place} does={does} /> {words}
+    </span>
   );
 }

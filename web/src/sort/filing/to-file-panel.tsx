@@ -1,16 +1,21 @@
 import clsx from 'clsx';
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DrawerProposer, type Proposal } from '@clever-drawer/core/chests/propose-drawers';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
-import { stepIn, ticked as withTick } from '../../parts/list-keys';
+import { KeyHint } from '../../keys/key-hint';
+import { takeKey } from '../../keys/use-keys';
+import { stepHandlers, ticked as withTick } from '../../parts/list-keys';
 import { PlainButton } from '../../parts/plain-button';
+import type { DeskKeys } from '../use-desk-keys';
 import { ProposedDrawers, ToFileKeys, WaitingPlugin } from './proposed-drawers';
 import styles from './filing.module.css';
 
@@ -24,15 +29,20 @@ interface Props {
   readonly fresh: number;
   readonly isFiled: (id: ItemId) => boolean;
   readonly light: (drawers: readonly string[]) => void;
-  readonly other: (id: ItemId) => void;
-  readonly setAside: (id: ItemId) => void;
+  /** The keys of the desk, which act on the plugin that is shown. */
+  readonly keys: DeskKeys;
+  /** Told which plugin is shown. */
+  readonly shown: (id: ItemId | null) => void;
+  readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
+  /** The keyboard is here: keys act on the plugin that is shown, not on what is selected in a drawer. */
+  readonly here: () => void;
   readonly about: (id: ItemId) => void;
   readonly close: () => void;
 }
 
 /** What is to be filed, one plugin after the other, with the drawers that are proposed for it; Enter takes the marked one and goes on. */
 export function ToFilePanel(props: Props) {
-  const { catalogue, state, chest, changes, queue, fresh, isFiled, light, close } = props;
+  const { catalogue, state, chest, changes, queue, fresh, isFiled, light, keys, shown, close } = props;
   const [at, setAt] = useState(0);
   const [marked, setMarked] = useState(0);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
@@ -46,6 +56,8 @@ export function ToFilePanel(props: Props) {
   const proposals = useMemo(() => (plugin === undefined ? [] : proposer.propose(plugin)), [proposer, plugin]);
   useLit(proposals, light);
   useEffect(() => box.current?.focus(), []);
+  const shownId = plugin?.id ?? null;
+  useTellShown(shownId, shown);
 
   const go = (to: number): void => {
     setAt(Math.max(0, Math.min(to, open.length - 1)));
@@ -64,25 +76,31 @@ export function ToFilePanel(props: Props) {
     const one = proposals[marked]?.drawerId;
     file(chosen.length > 0 ? chosen : one === undefined ? [] : [one]);
   };
+  const newName = plugin === undefined || proposals.length > 0 ? null : nameForNew(plugin);
+  const chooseAnother = (): void => void keys.file?.(new KeyboardEvent('keydown'));
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey || event.ctrlKey || event.metaKey) return;
     // The panel's buttons have their own Space and Enter.
     if (event.target !== event.currentTarget && event.key !== 'Escape') return;
     const current = proposals[marked];
-    const to = stepIn(event.key, { at: marked, count: proposals.length });
-    if (to !== null) setMarked(Math.max(to, 0));
-    else if (event.key === 'ArrowRight') go(index + 1);
-    else if (event.key === 'ArrowLeft') go(index - 1);
-    else if (event.key === ' ' && current !== undefined) setTicked(withTick(ticked, current.drawerId));
-    else if (event.key === 'Enter' && plugin !== undefined) {
-      if (proposals.length > 0) accept();
-      else props.other(plugin.id);
-    } else if (event.key === 'f' && plugin !== undefined) props.other(plugin.id);
-    else if (event.key === 'a' && plugin !== undefined) props.setAside(plugin.id);
-    else if (event.key === 'Escape') close();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+    const steps = stepHandlers(marked, { count: proposals.length }, (to) => setMarked(Math.max(to, 0)));
+    takeKey('waiting', event, {
+      take:
+        plugin === undefined
+          ? close
+          : proposals.length > 0
+            ? accept
+            : newName === null
+              ? chooseAnother
+              : () => props.fileIntoNew([plugin.id], newName),
+      down: steps.down,
+      up: steps.up,
+      first: steps.first,
+      last: steps.last,
+      tick: current === undefined ? null : () => setTicked(withTick(ticked, current.drawerId)),
+      later: () => go(index + 1),
+      earlier: () => go(index - 1),
+      leave: close,
+    });
   };
   return (
     <section
@@ -91,6 +109,7 @@ export function ToFilePanel(props: Props) {
       tabIndex={-1}
       aria-label="To file"
       onKeyDown={onKeyDown}
+      onFocus={props.here}
       data-to-file
     >
       <header>
@@ -106,11 +125,11 @@ export function ToFilePanel(props: Props) {
               box.current?.focus();
             }}
           >
-            New ones seen
+            Mark all as seen
           </PlainButton>
         )}
         <PlainButton onClick={close}>
-          Back to the list <kbd>Esc</kbd>
+          Back to the list <KeyHint place="waiting" does="leave" />
         </PlainButton>
       </header>
       {plugin === undefined ? (
@@ -122,7 +141,14 @@ export function ToFilePanel(props: Props) {
         <>
           <WaitingPlugin plugin={plugin} about={props.about} />
           {proposals.length === 0 ? (
-            <p className="quiet">No drawer suggests itself. Press F to choose one or to make a new one.</p>
+            <p>
+              No drawer suggests itself.{' '}
+              {newName !== null && (
+                <Button size="sm" variant="outline-primary" onClick={() => props.fileIntoNew([plugin.id], newName)}>
+                  New drawer {newName}
+                </Button>
+              )}
+            </p>
           ) : (
             <ProposedDrawers
               state={state}
@@ -132,7 +158,9 @@ export function ToFilePanel(props: Props) {
               file={(id) => file([id])}
             />
           )}
-          <ToFileKeys hasProposals={proposals.length > 0} />
+          <ToFileKeys
+            take={proposals.length > 0 ? 'file there' : newName === null ? 'choose a drawer' : `new drawer ${newName}`}
+          />
         </>
       )}
     </section>
@@ -154,3 +182,19 @@ function useLit(proposals: readonly Proposal[], light: (drawers: readonly string
 
 const isWaiting = (plugin: ChosenItem, isFiled: (id: ItemId) => boolean): boolean =>
   plugin.aside === null && !isFiled(plugin.id);
+
+/** The desk's keys act on what is shown here. */
+function useTellShown(id: ItemId | null, tell: (id: ItemId | null) => void): void {
+  const latest = useRef(tell);
+  useLayoutEffect(() => {
+    latest.current = tell;
+  });
+  useLayoutEffect(() => latest.current(id), [id]);
+}
+
+/** What a drawer for it would be called in a chest that is worked out by type; null where the type is not known. */
+function nameForNew(plugin: ChosenItem): string | null {
+  if (plugin.types.length === 0) return null;
+  const sorted = { ...plugin, id: pluginOfItem(plugin.id), formats: [] };
+  return planDrawers([sorted], { by: 'type', most: null, inner: 'letters' })[0]?.name ?? null;
+}

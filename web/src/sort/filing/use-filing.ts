@@ -1,30 +1,64 @@
-import { useState } from 'react';
+import { useMemo, useRef, useState, useLayoutEffect } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import type { Intent } from '@clever-drawer/core/chests/intent';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
 
 interface Filing {
+  /** The changes of the desk: what files, by key, by drag or one after the other, is remembered. */
+  readonly changes: Changes;
   readonly file: (ids: readonly ItemId[], drawers: readonly Pick<Drawer, 'id'>[]) => void;
   readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
   /** The drawers of the last filing that are still there. */
   readonly again: readonly Drawer[];
+  readonly last: readonly DrawerId[];
 }
 
-/** Files into drawers that are there or new, and remembers which, so that one key does it again. */
-export function useFiling(state: Arrangement, chest: Chest | null, changes: Changes): Filing {
-  const [last, setLast] = useState<readonly DrawerId[]>([]);
+/** The drawers that an act files something into that does not stand there yet; none when it files nothing. */
+export function filedInto(intents: readonly Intent[], state: Arrangement): readonly DrawerId[] {
+  return intents.flatMap((intent): readonly DrawerId[] => {
+    switch (intent.kind) {
+      case 'file':
+        return intent.drawerIds;
+      case 'make-drawer':
+        return intent.pluginIds.length > 0 ? [intent.id] : [];
+      case 'place':
+        return intent.pluginIds.some((id) => !state.entry.has(entryId(intent.drawerId, id))) ? [intent.drawerId] : [];
+      default:
+        return [];
+    }
+  });
+}
+
+/** Files into drawers that are there or new, and remembers which, however it was done, so that one key does it again. */
+export function useFiling(state: Arrangement, chest: Chest | null, own: Changes, first: readonly DrawerId[]): Filing {
+  const [last, setLast] = useState(first);
+  const latest = useRef(state);
+  useLayoutEffect(() => {
+    latest.current = state;
+  });
+  const changes = useMemo(
+    (): Changes => ({
+      ...own,
+      make: (...intents) => {
+        const into = filedInto(intents, latest.current);
+        if (into.length > 0) setLast(into);
+        return own.make(...intents);
+      },
+    }),
+    [own],
+  );
   return {
-    file: (pluginIds, drawers) => {
-      const drawerIds = drawers.map((drawer) => drawer.id);
-      setLast(drawerIds);
-      void changes.make({ kind: 'file', drawerIds, pluginIds });
-    },
+    changes,
+    last,
+    file: (pluginIds, drawers) =>
+      void changes.make({ kind: 'file', drawerIds: drawers.map((drawer) => drawer.id), pluginIds }),
     fileIntoNew: (pluginIds, name) => {
       if (chest === null) return;
       const id = asId<DrawerId>(crypto.randomUUID());
-      setLast([id]);
       void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: null, name, rule: null, pluginIds });
     },
     again: last.map((id) => state.drawer.get(id)).filter((drawer) => drawer !== undefined),

@@ -1,9 +1,10 @@
 import clsx from 'clsx';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { NameBox } from '../../parts/name-box';
 import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
@@ -23,11 +24,19 @@ interface Props {
 /** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
 export function FindLine({ viewing, state, changes, shown, outside, intoList }: Props) {
   const { view, look, toggle, clear } = viewing;
-  const input = useRef<HTMLInputElement>(null);
-  useHotkeys('slash', () => input.current?.select(), { preventDefault: true });
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
   );
+  const handlers: KeyHandlers<'findLine'> = {
+    intoList: shown === 0 ? null : intoList,
+    empty: view.typed === '' ? (chips.length === 0 ? null : clear) : () => look({ typed: '' }),
+    lastFilter: () => {
+      const last = chips.at(-1);
+      if (view.typed !== '' || last === undefined) return false;
+      toggle(last.question, last.value);
+    },
+  };
+  useToldAtRest(`${String(shown)} shown`, view.typed !== '' || chips.length > 0);
   return (
     <div className={styles.findLine}>
       <label htmlFor="find" className="quiet">
@@ -38,32 +47,22 @@ export function FindLine({ viewing, state, changes, shown, outside, intoList }: 
           <span className="one-line">
             <span className="quiet">{question}</span> <bdi>{label}</bdi>
           </span>
-          <PlainButton aria-label={`Take the filter ${label} off`} onClick={() => toggle(question, value)}>
+          <PlainButton aria-label={`Clear the filter ${label}`} onClick={() => toggle(question, value)}>
             ×
           </PlainButton>
         </span>
       ))}
       <input
         id="find"
-        ref={input}
         type="search"
         value={view.typed}
         autoComplete="off"
         spellCheck={false}
         placeholder="name, vendor, type, nickname, initials …"
         onChange={(event) => look({ typed: event.target.value })}
-        onKeyDown={(event) => {
-          if (event.key === 'ArrowDown') {
-            event.preventDefault();
-            intoList();
-          } else if (event.key === 'Escape') look({ typed: '' });
-          else if (event.key === 'Backspace' && view.typed === '') {
-            const last = chips.at(-1);
-            if (last !== undefined) toggle(last.question, last.value);
-          }
-        }}
+        onKeyDown={(event) => takeKey('findLine', event, handlers)}
       />
-      <span className={clsx('quiet', styles.findCount)} role="status">
+      <span className={clsx('quiet', styles.findCount)} data-shown>
         {shown} shown
         {outside > 0 && (
           <>
@@ -101,7 +100,7 @@ function KeptSearches({
     <>
       <Dropdown align="end">
         <Dropdown.Toggle as="button" type="button" className={clsx('plain', styles.keptToggle)}>
-          Kept searches {kept.length > 0 && <span className="mono">{kept.length}</span>}
+          Saved searches {kept.length > 0 && <span className="mono">{kept.length}</span>}
         </Dropdown.Toggle>
         <Dropdown.Menu>
           {kept.map((search) => (
@@ -110,7 +109,7 @@ function KeptSearches({
                 <bdi>{search.name}</bdi>
               </Dropdown.Item>
               <PlainButton
-                aria-label={`Forget the search ${search.name}`}
+                aria-label={`Delete the saved search ${search.name}`}
                 onClick={() => void changes.make({ kind: 'forget-search', id: search.id })}
               >
                 ×
@@ -120,14 +119,14 @@ function KeptSearches({
           {kept.length > 0 && canKeep && <Dropdown.Divider />}
           {canKeep && (
             <Dropdown.Item as="button" type="button" onClick={() => setNaming(true)}>
-              Keep this search …
+              Save this search …
             </Dropdown.Item>
           )}
         </Dropdown.Menu>
       </Dropdown>
       {naming && (
         <NameBox
-          title="Keep this search"
+          title="Save this search"
           label="Name"
           first={proposed}
           close={() => setNaming(false)}

@@ -10,7 +10,7 @@ import {
 import { useMemo } from 'react';
 
 /** What the list can be sorted by. */
-export const SORTS = ['name', 'kind', 'vendor', 'formats', 'drawers'] as const;
+export const SORTS = ['name', 'type', 'vendor', 'formats', 'drawers'] as const;
 /** One of SORTS. */
 export type SortBy = (typeof SORTS)[number];
 
@@ -138,7 +138,16 @@ export function askedIn(query: string): inferParserType<typeof ASKED> {
   return {
     ...values,
     q: params.get('q') ?? '',
-    by: SORTS.find((one) => one === params.get('by')) ?? null,
+    // Searches that were saved earlier say "kind".
+    by: SORTS.find((one) => one === (params.get('by') === 'kind' ? 'type' : params.get('by'))) ?? null,
     down: params.get('down') === '1',
   };
+}
+
+/** The whole view as the address has it. */
+export function addressOf(view: SortView): string {
+  const query = new URLSearchParams(queryOf(view));
+  if (view.chest !== null) query.append('chest', view.chest);
+  for (const id of view.open) query.append('open', id);
+  return query.toString();
 }

@@ -15,16 +15,16 @@ export function NothingFound({
 }) {
   const isHidden = outside > 0;
   return (
-    <EmptyNote title={isHidden ? 'Nothing inside these filters' : 'Nothing found'}>
+    <EmptyNote title={isHidden ? 'Nothing matches within these filters' : 'Nothing found'}>
       <p>
         {isHidden
           ? `${String(outside)} ${outside === 1 ? 'matches' : 'match'} outside of them.`
           : typed === ''
-            ? 'There is nothing of this kind.'
-            : 'No name, vendor, type or tag is like this.'}
+            ? 'Nothing has all of these.'
+            : 'No name, vendor, type or tag matches.'}
       </p>
       <Button variant="outline-primary" onClick={isHidden ? clear : all}>
-        {isHidden ? 'Take the filters off' : 'Show everything'}
+        {isHidden ? 'Clear filters' : 'Clear search'}
       </Button>
     </EmptyNote>
   );

@@ -1,10 +1,13 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { useEffect, useLayoutEffect, useRef, type KeyboardEvent, type MouseEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenItem } from '../../catalogue/queries';
-import { lineMoveOf, selectByKey, type LineMove } from '../../parts/list-keys';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { useActMenu } from '../../parts/act-menu';
+import { actsOf, type MenuAct } from '../../parts/menu-act';
+import { moveHandlers, selectionHandlers, type LineMove } from '../../parts/list-keys';
 import { ListRow, rowId } from './list-row';
 import type { Listed } from './use-listed';
 import type { Selection } from '../../parts/use-selection';
@@ -15,16 +18,22 @@ import styles from './list.module.css';
 const ROW_HEIGHT = 31;
 const PICTURE_ROW_HEIGHT = 46;
 const HEAD_HEIGHT = 30;
+/** Rows are counted from 1, and the head is one. */
+const FIRST_ROW = 2;
 const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
-  { sort: 'kind', label: 'Kind' },
+  { sort: 'type', label: 'Type' },
   { sort: 'name', label: 'Plugin' },
   { sort: 'vendor', label: 'Vendor' },
   { sort: 'formats', label: 'Formats' },
-  { sort: 'drawers', label: 'Stands in' },
+  { sort: 'drawers', label: 'Drawers' },
 ];
 
 interface Props {
   readonly listed: Listed;
+  /** Where it was scrolled to when it was left. */
+  readonly memory: { listTop?: number };
+  /** What can be done with what is selected, besides showing it. */
+  readonly menu: () => readonly MenuAct[];
   readonly state: Arrangement;
   readonly seen: (plugin: ChosenItem) => boolean;
   readonly selection: Selection<ItemId>;
@@ -37,7 +46,19 @@ interface Props {
 }
 
 /** All listed plugins; only the rows in sight are drawn, so that its length costs nothing. */
-export function PluginList({ listed, state, seen, selection, view, pictures, sortBy, open, shift }: Props) {
+export function PluginList({
+  listed,
+  memory,
+  menu,
+  state,
+  seen,
+  selection,
+  view,
+  pictures,
+  sortBy,
+  open,
+  shift,
+}: Props) {
   const { plugins } = listed;
   const scroller = useRef<HTMLDivElement>(null);
   const height = pictures ? PICTURE_ROW_HEIGHT : ROW_HEIGHT;
@@ -46,28 +67,47 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
     getScrollElement: () => scroller.current,
     estimateSize: () => height,
     overscan: 8,
+    initialOffset: memory.listTop ?? 0,
     scrollMargin: HEAD_HEIGHT,
     scrollPaddingStart: HEAD_HEIGHT,
   });
   const { at } = selection;
+  // Where it was left it is found again; the mark is brought into sight only when it goes on.
+  const markedBefore = useRef(at);
+  useLayoutEffect(() => {
+    if (scroller.current !== null && memory.listTop !== undefined) scroller.current.scrollTop = memory.listTop;
+  }, [memory]);
   useEffect(() => {
-    if (at >= 0) virtual.scrollToIndex(at);
+    if (at >= 0 && at !== markedBefore.current) virtual.scrollToIndex(at);
+    markedBefore.current = at;
   }, [at, virtual]);
   useEffect(() => virtual.measure(), [height, virtual]);
 
+  const handlers = (page: number): KeyHandlers<'list'> => ({
+    ...selectionHandlers(selection, { count: plugins.length, page }),
+    about: () => {
+      const { at: marked } = selection.now();
+      if (marked < 0) return false;
+      open(marked);
+    },
+  });
+  const openMenu = useActMenu();
+  const onContextMenu = (event: MouseEvent): void => {
+    const rowAt = (event.target as Element).closest('[role="row"]')?.getAttribute('aria-rowindex') ?? null;
+    const index = rowAt === null ? -1 : Number(rowAt) - FIRST_ROW;
+    const plugin = plugins[index];
+    if (plugin === undefined) return;
+    if (!selection.now().ids.has(plugin.id)) selection.click(index, { add: false, stretch: false });
+    const { size } = selection.now().ids;
+    const title = size === 1 ? plugin.name : `${String(size)} selected`;
+    openMenu(event, title, [...actsOf('list', handlers(1), ['about']), ...menu()]);
+  };
   const onKeyDown = (event: KeyboardEvent): void => {
     // The head's buttons have their own Space and Enter.
     if (event.target !== event.currentTarget) return;
-    const move = lineMoveOf(event);
+    if (takeKey('oneTray', event, moveHandlers(shift ?? null))) return;
     const page = Math.max(1, Math.floor((scroller.current?.clientHeight ?? height) / height) - 1);
-    if (move !== null && shift !== undefined) shift(move);
-    else if (selectByKey(event, selection, { count: plugins.length, page })) {
-      // It did what there was to do.
-    } else if (event.altKey) return;
-    else if (event.key === 'Enter' && at >= 0) open(at);
-    else if (event.key === 'Escape') selection.none();
-    else return;
-    event.preventDefault();
+    takeKey('list', event, handlers(page));
   };
 
   return (
@@ -82,6 +122,8 @@ export function PluginList({ listed, state, seen, selection, view, pictures, sor
       aria-colcount={COLUMNS.length + 1}
       aria-activedescendant={at >= 0 ? rowId(at) : undefined}
       onKeyDown={onKeyDown}
+      onContextMenu={onContextMenu}
+      onScroll={(event) => (memory.listTop = event.currentTarget.scrollTop)}
       data-list
     >
       <div role="rowgroup" className={styles.listHead}>

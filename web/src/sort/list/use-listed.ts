@@ -196,7 +196,7 @@ function inTrayOrder(plugins: readonly ChosenItem[], state: Arrangement, tray: n
 }
 
 type Compare = (a: ChosenItem, b: ChosenItem) => number;
-const { name: byName, type: byKind, vendor: byVendor } = COMPARE_BY;
+const { name: byName, type: byType, vendor: byVendor } = COMPARE_BY;
 
 function sortedBy(
   plugins: readonly ChosenItem[],
@@ -207,7 +207,7 @@ function sortedBy(
   const firstDrawer = (plugin: ChosenItem): Drawer | undefined => state.drawer.get(places?.of(plugin.id)[0] ?? '');
   const compare: Readonly<Record<typeof sortBy, Compare>> = {
     name: byName,
-    kind: byKind,
+    type: byType,
     vendor: byVendor,
     formats: (a, b) => compareNames(formatsOf(a).join(' '), formatsOf(b).join(' ')) || byName(a, b),
     drawers: (a, b) =>

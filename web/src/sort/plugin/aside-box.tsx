@@ -3,7 +3,13 @@ import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ASIDE_LABELS, ASIDE_REASONS, type AsideReason } from '@clever-drawer/core/chests/rows/aside';
-import { demosOf, narrowBuilds, otherBuilds, type AsideWish } from '@clever-drawer/core/chests/set-aside';
+import {
+  callsItselfDemo,
+  demosOf,
+  narrowBuilds,
+  otherBuilds,
+  type AsideWish,
+} from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
@@ -132,7 +138,11 @@ const selectedWords = (plugins: readonly ChosenPlugin[]): string =>
 function wishOf(what: What, plugins: readonly ChosenPlugin[], all: readonly ChosenPlugin[], vendor: string): AsideWish {
   switch (what) {
     case 'selected':
-      return { pluginIds: plugins.map((plugin) => plugin.id), builds: [], reason: 'not-for-me' };
+      return {
+        pluginIds: plugins.map((plugin) => plugin.id),
+        builds: [],
+        reason: plugins.length > 0 && plugins.every(callsItselfDemo) ? 'demo' : 'not-for-me',
+      };
     case 'narrow':
       return narrowBuilds(all);
     case 'others':

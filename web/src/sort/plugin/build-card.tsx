@@ -48,14 +48,14 @@ export function BuildCard({
           <>
             <span className="flag">set aside: {ASIDE_LABELS[aside.reason]}</span>
             <PlainButton linked onClick={bringBack}>
-              bring back
+              Bring back
             </PlainButton>
           </>
         )}
         {chosen ? (
-          <PlainButton onClick={() => prefer(null)}>by the rule again</PlainButton>
+          <PlainButton onClick={() => prefer(null)}>Use the general preference</PlainButton>
         ) : (
-          !preferred && build.found && <PlainButton onClick={() => prefer(build.id)}>prefer this one</PlainButton>
+          !preferred && build.found && <PlainButton onClick={() => prefer(build.id)}>Prefer this one</PlainButton>
         )}
       </header>
       {build.pictures.length > 0 && (
@@ -78,7 +78,7 @@ export function BuildCard({
       {build.asked !== null && <p className="quiet">{ASK_WORDS[build.asked]}</p>}
       {build.printed !== null && (
         <details>
-          <summary>What it printed while it was asked</summary>
+          <summary>What it printed while it was being asked</summary>
           <pre>{build.printed}</pre>
         </details>
       )}

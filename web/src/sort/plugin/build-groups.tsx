@@ -36,16 +36,16 @@ export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Ar
         <p>
           {held.length === 1 ? 'One build was' : `${String(held.length)} builds were`} put here by you.{' '}
           <PlainButton onClick={() => void changes.make({ kind: 'release-builds', keys: held })}>
-            Group by name again
+            Group automatically
           </PlainButton>
         </p>
       )}
       {keys.length > 1 && chosen === null && (
-        <PlainButton onClick={() => setChosen(new Set())}>These are not all one plugin …</PlainButton>
+        <PlainButton onClick={() => setChosen(new Set())}>Split into separate plugins …</PlainButton>
       )}
       {chosen !== null && (
         <fieldset>
-          <legend>Which builds are another plugin?</legend>
+          <legend>Which builds are a separate plugin?</legend>
           {plugin.builds.map((build) => (
             <Form.Check
               key={build.id}
@@ -56,9 +56,9 @@ export function BuildGroups({ plugin, state }: { plugin: PluginDetail; state: Ar
             />
           ))}
           <Button size="sm" disabled={chosen.size === 0 || chosen.size === keys.length} onClick={split}>
-            Make them a plugin of their own
+            Split off
           </Button>{' '}
-          <PlainButton onClick={() => setChosen(null)}>Leave it</PlainButton>
+          <PlainButton onClick={() => setChosen(null)}>Cancel</PlainButton>
         </fieldset>
       )}
     </div>

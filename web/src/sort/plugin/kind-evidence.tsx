@@ -7,8 +7,8 @@ import styles from './plugin.module.css';
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   chosen: 'chosen by you',
   declared: 'declared by its maker',
-  strong: 'worked out, and sure',
-  likely: 'worked out, and likely',
+  strong: 'detected, certain',
+  likely: 'detected, likely',
   unknown: 'not known',
 };
 

@@ -1,10 +1,11 @@
 import memoizeOne from 'memoize-one';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { possiblySame, type Comparable } from '@clever-drawer/core/catalogue/possibly-same';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { useChanges } from '../../arrangement/changes';
 import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
 import { useComputer } from '../../lib/use-computer';
+import { KeyHint } from '../../keys/key-hint';
+import { useKeys } from '../../keys/use-keys';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './plugin.module.css';
 
@@ -34,12 +35,7 @@ export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalog
       builds: builds.map((build) => ({ id: build.id, key: build.key, pluginId: id })),
     });
   const [first] = others;
-  useHotkeys('j', () => first !== undefined && join(first.other), {
-    enabled: first !== undefined,
-    useKey: true,
-    // A box that stands in front has the keys.
-    ignoreEventWhen: () => document.querySelector('[role="dialog"]') !== null,
-  });
+  useKeys('panel', { join: first === undefined ? null : () => join(first.other) });
   if (others.length === 0) return null;
   return (
     <ul className={styles.maybeSame}>
@@ -49,7 +45,9 @@ export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalog
           <span className="quiet">
             {other.vendor ?? 'vendor not known'} · {reason}
           </span>{' '}
-          <PlainButton onClick={() => join(other)}>{index === 0 && <kbd>J</kbd>} join</PlainButton>
+          <PlainButton onClick={() => join(other)}>
+            {index === 0 && <KeyHint place="panel" does="join" />} Join
+          </PlainButton>
         </li>
       ))}
     </ul>

@@ -1,4 +1,4 @@
-import { useId, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
@@ -13,12 +13,15 @@ import styles from './plugin.module.css';
 export function NamesBox({
   plugins,
   known,
+  all,
   changes,
   close,
 }: {
   plugins: readonly ChosenItem[];
   /** All tags in use. */
   known: readonly string[];
+  /** The catalogue, whose names may be the same. */
+  all: readonly ChosenItem[];
   changes: Changes;
   close: () => void;
 }) {
@@ -34,9 +37,17 @@ export function NamesBox({
   const [tags, setTags] = useState(common.join(', '));
   const id = useId();
   const shown = nickname.trim() || (only?.givenName ?? '');
+  const wanted = fold(nickname);
+  const same = useMemo(
+    () =>
+      wanted === '' || only === undefined
+        ? undefined
+        : all.find((one) => one.id !== only.id && (fold(one.name) === wanted || fold(one.givenName) === wanted)),
+    [wanted, only, all],
+  );
   const submit = (): void => {
     close();
-    const wanted = tagsOf(tags);
+    const wantedTags = tagsOf(tags);
     const has = (list: readonly string[], tag: string): boolean => list.some((one) => fold(one) === fold(tag));
     const before = only?.naming;
     const changed = <K extends 'nickname' | 'stripLabel' | 'note'>(key: K, typed: string): Partial<NewNames> => {
@@ -47,8 +58,8 @@ export function NamesBox({
       ...(only === undefined
         ? {}
         : { ...changed('nickname', nickname), ...changed('stripLabel', label), ...changed('note', note) }),
-      ...added(wanted.filter((tag) => !has(common, tag))),
-      ...taken(common.filter((tag) => !has(wanted, tag))),
+      ...added(wantedTags.filter((tag) => !has(common, tag))),
+      ...taken(common.filter((tag) => !has(wantedTags, tag))),
     };
     if (Object.keys(naming).length > 0)
       void changes.make({ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming });
@@ -56,7 +67,11 @@ export function NamesBox({
   return (
     <FormBox
       title={
-        only === undefined ? `My words for ${String(plugins.length)} plugins` : <bdi>My words for {only.givenName}</bdi>
+        only === undefined ? (
+          `Names and notes: ${String(plugins.length)} plugins`
+        ) : (
+          <bdi>Names and notes: {only.givenName}</bdi>
+        )
       }
       act="Save"
 
@@ -75,8 +90,14 @@ export function NamesBox({
             autoComplete="off"
             placeholder={only.givenName}
             onChange={(event) => setNickname(event.target.value)}
+            onFocus={(event) => event.target.select()}
           />
           <Form.Text>Shown instead of the given name; typing finds both.</Form.Text>
+          {same !== undefined && (
+            <p className="flag" role="status">
+              {same.vendor === null ? 'Another plugin' : `A plugin of ${same.vendor}`} is called {same.name} already.
+            </p>
+          )}
           <Form.Label htmlFor={`${id}-label`}>Strip label</Form.Label>
           <Form.Control
             id={`${id}-label`}
@@ -91,7 +112,7 @@ export function NamesBox({
           </Form.Text>
         </>
       )}
-      <Form.Label htmlFor={`${id}-tags`}>Tags, parted by commas</Form.Label>
+      <Form.Label htmlFor={`${id}-tags`}>Tags, separated by commas</Form.Label>
       <Form.Control
         id={`${id}-tags`}
         value={tags}

@@ -23,6 +23,7 @@ import { KindEvidence } from './kind-evidence';
 import { MaybeSame } from './maybe-same';
 import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
+import { KeyHint } from '../../keys/key-hint';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './plugin.module.css';
 
@@ -50,6 +51,7 @@ export function PluginPanel(props: Props) {
     <section
       className={clsx(styles.pluginPanel, 'panel', picture.isOver && 'takes-picture')}
       aria-label="About the plugin"
+      data-panel
       {...picture.handlers}
     >
       <PlainButton className={styles.panelClose} onClick={close} aria-label="Close the panel">
@@ -106,14 +108,14 @@ function About({
         {naming !== null && naming.tags.length > 0 && ` · tags ${naming.tags.join(', ')}`}
         {naming?.note != null && <span className="quiet"> · {naming.note}</span>}{' '}
         <PlainButton onClick={name}>
-          <kbd>M</kbd> my words
+          <KeyHint place="sort" does="names" /> Names and notes …
         </PlainButton>
         <PlainButton onClick={putRight}>
-          <kbd>C</kbd> put right
+          <KeyHint place="sort" does="correct" /> Correct …
         </PlainButton>
         {aside === null ? (
           <PlainButton onClick={setAside}>
-            <kbd>A</kbd> set aside
+            <KeyHint place="sort" does="setAside" /> Set aside …
           </PlainButton>
         ) : (
           <>
@@ -122,13 +124,13 @@ function About({
               {aside.until !== null && ` until ${aside.until}`}
             </span>
             <PlainButton linked onClick={bringBack}>
-              bring back
+              Bring back
             </PlainButton>
           </>
         )}
         {state.face.has(plugin.id) && (
           <PlainButton onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}>
-            take my picture off
+            Remove my picture
           </PlainButton>
         )}
       </p>
@@ -170,16 +172,15 @@ function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; cata
   const trays = group(state, 'traysOf', id);
   const takeOut = (drawer: Drawer): void =>
     void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [id] });
-  if (places.length + trays.length === 0)
-    return <p className={styles.aboutLine}>Stands in no drawer and on no tray.</p>;
+  if (places.length + trays.length === 0) return <p className={styles.aboutLine}>In no drawer and on no tray.</p>;
   return (
-    <ul className={styles.places} aria-label="Stands in">
+    <ul className={styles.places} aria-label="Where it is">
       {places.map(({ chest, drawer, content }) => (
         <li key={drawer.id}>
           {chest} › {pathInWords(state, drawer.id)}
           {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
           {content.keyword === null ? (
-            <PlainButton onClick={() => takeOut(drawer)}>out</PlainButton>
+            <PlainButton onClick={() => takeOut(drawer)}>Take out</PlainButton>
           ) : (
             <span className="quiet"> by the keyword {content.keyword}</span>
           )}
@@ -188,7 +189,9 @@ function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; cata
       {trays.map(({ tray }) => (
         <li key={tray}>
           {trayName(state, tray)}
-          <PlainButton onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}>off</PlainButton>
+          <PlainButton onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}>
+            Take off
+          </PlainButton>
         </li>
       ))}
     </ul>

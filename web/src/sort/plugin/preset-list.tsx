@@ -7,6 +7,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import type { ItemId } from '@clever-drawer/core/ids';
+import { KeyHint } from '../../keys/key-hint';
 import { wordsOf } from '@clever-drawer/core/text/words';
 import styles from './plugin.module.css';
 
@@ -34,7 +35,8 @@ export function PresetList({ plugin, state, chosen, choose }: Props) {
       <h3>
         {presets.length === 1 ? 'Its preset' : `Its ${String(presets.length)} presets`}{' '}
         <span className="quiet">
-          choose one, then <kbd>F</kbd> files it, <kbd>1</kbd>–<kbd>9</kbd> put it on a tray, <kbd>M</kbd> names it
+          choose one, then <KeyHint place="sort" does="file" /> files it, <KeyHint place="sort" does="tray" />–
+          <kbd>9</kbd> put it on a tray, <KeyHint place="sort" does="names" /> names it
         </span>
       </h3>
       {presets.length > MANY && (
@@ -101,7 +103,10 @@ function Preset({
         </span>
       )}
       {places > 0 && (
-        <span className="quiet" title={places === 1 ? 'stands in one place' : `stands in ${String(places)} places`}>
+        <span
+          className="quiet"
+          title={places === 1 ? 'in one drawer or tray' : `in ${String(places)} drawers and trays`}
+        >
           {' '}
           ▪{places}
         </span>

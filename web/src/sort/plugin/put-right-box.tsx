@@ -1,7 +1,6 @@
-import { useMemo, useState, type SubmitEvent } from 'react';
-import Button from 'react-bootstrap/Button';
+import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
+import { FormBox } from '../../parts/form-box';
 import { isPlugin, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
 import { lessonOf, type Lesson, type Pupil } from '@clever-drawer/core/catalogue/lesson';
 import { ROLE_LABELS, ROLES, type Role } from '@clever-drawer/core/catalogue/role';
@@ -67,8 +66,7 @@ export function PutRightBox({
     ...(vendor.trim() === '' ? {} : { vendor: vendor.trim() }),
   };
   const nothing = Object.keys(right).length === 0 && into === LEAVE;
-  const submit = (event: SubmitEvent): void => {
-    event.preventDefault();
+  const submit = (): void => {
     if (nothing) return;
     const target = plugins.find((plugin) => plugin.id === into);
     const intents: Intent[] = Object.keys(right).length > 0 ? [{ kind: 'put-right', pluginIds: ids, right }] : [];
@@ -92,74 +90,65 @@ export function PutRightBox({
     close();
   };
   return (
-    <Modal show onHide={close} aria-labelledby="put-right-title">
-      <Form onSubmit={submit}>
-        <Modal.Header closeButton>
-          <Modal.Title id="put-right-title">
-            Put right: {only === undefined ? `${String(plugins.length)} plugins` : <bdi>{only.name}</bdi>}
-          </Modal.Title>
-        </Modal.Header>
-        <Modal.Body className={styles.putRight}>
-          <Form.Label htmlFor="right-role">Role</Form.Label>
-          <Form.Select id="right-role" autoFocus value={role} onChange={(event) => setRole(event.target.value)}>
-            <option value={LEAVE}>{leave(only?.role == null ? null : ROLE_LABELS[only.role])}</option>
-            {ROLES.map((one) => (
-              <option key={one} value={one}>
-                {ROLE_LABELS[one]}
+    <FormBox
+      title={<>Correct: {only === undefined ? `${String(plugins.length)} plugins` : <bdi>{only.name}</bdi>}</>}
+      act={taught.length === 0 ? 'Save' : `Save for ${String(taught.length + ids.length)} plugins`}
+      canAct={!nothing}
+      className={styles.putRight}
+      also={isPutRight && <PlainButton onClick={takeBack}>Undo my corrections</PlainButton>}
+      submit={submit}
+      close={close}
+    >
+      <Form.Label htmlFor="right-role">Role</Form.Label>
+      <Form.Select id="right-role" autoFocus value={role} onChange={(event) => setRole(event.target.value)}>
+        <option value={LEAVE}>{leave(only?.role == null ? null : ROLE_LABELS[only.role])}</option>
+        {ROLES.map((one) => (
+          <option key={one} value={one}>
+            {ROLE_LABELS[one]}
+          </option>
+        ))}
+        <option value={BACK}>use the detected value</option>
+      </Form.Select>
+      <RightTypes
+        now={only?.types[0] ?? null}
+        fitting={fitting}
+        main={main}
+        setMain={setMain}
+        further={further}
+        setFurther={setFurther}
+      />
+      {lesson !== null && <SameForOthers lesson={lesson} type={main as TypeId} all={all} too={too} setToo={setToo} />}
+      <Form.Label htmlFor="right-vendor">Vendor</Form.Label>
+      <Form.Control
+        id="right-vendor"
+        list="right-vendors"
+        value={vendor}
+        maxLength={120}
+        autoComplete="off"
+        placeholder={leave(only?.vendor ?? null)}
+        onChange={(event) => setVendor(event.target.value)}
+      />
+      <datalist id="right-vendors">
+        {vendors.map(({ name }) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      {plugins.length > 1 && (
+        <>
+          <Form.Label htmlFor="right-join">Join into one plugin</Form.Label>
+          <Form.Select id="right-join" value={into} onChange={(event) => setInto(event.target.value)}>
+            <option value={LEAVE}>no, keep them separate</option>
+            {plugins.map((plugin) => (
+              <option key={plugin.id} value={plugin.id}>
+                yes, named {plugin.name}
+                {plugin.vendor === null ? '' : ` (${plugin.vendor})`}
               </option>
             ))}
-            <option value={BACK}>what is worked out</option>
           </Form.Select>
-          <RightTypes
-            now={only?.types[0] ?? null}
-            fitting={fitting}
-            main={main}
-            setMain={setMain}
-            further={further}
-            setFurther={setFurther}
-          />
-          {lesson !== null && (
-            <SameForOthers lesson={lesson} type={main as TypeId} all={all} too={too} setToo={setToo} />
-          )}
-          <Form.Label htmlFor="right-vendor">Vendor</Form.Label>
-          <Form.Control
-            id="right-vendor"
-            list="right-vendors"
-            value={vendor}
-            maxLength={120}
-            autoComplete="off"
-            placeholder={leave(only?.vendor ?? null)}
-            onChange={(event) => setVendor(event.target.value)}
-          />
-          <datalist id="right-vendors">
-            {vendors.map(({ name }) => (
-              <option key={name} value={name} />
-            ))}
-          </datalist>
-          {plugins.length > 1 && (
-            <>
-              <Form.Label htmlFor="right-join">All of these are one plugin</Form.Label>
-              <Form.Select id="right-join" value={into} onChange={(event) => setInto(event.target.value)}>
-                <option value={LEAVE}>no, leave them apart</option>
-                {plugins.map((plugin) => (
-                  <option key={plugin.id} value={plugin.id}>
-                    yes, named {plugin.name}
-                    {plugin.vendor === null ? '' : ` (${plugin.vendor})`}
-                  </option>
-                ))}
-              </Form.Select>
-            </>
-          )}
-          <p className="quiet">What you choose here wins over every scan, until you take it back.</p>
-        </Modal.Body>
-        <Modal.Footer>
-          {isPutRight && <PlainButton onClick={takeBack}>Take all of it back</PlainButton>}
-          <Button type="submit" disabled={nothing}>
-            {taught.length === 0 ? 'Put right' : `Put ${String(taught.length + ids.length)} plugins right`}
-          </Button>
-        </Modal.Footer>
-      </Form>
-    </Modal>
+        </>
+      )}
+      <p className="quiet">Corrections are kept over every scan, until you undo them.</p>
+    </FormBox>
   );
 }
 
@@ -241,13 +230,13 @@ function RightTypes({ now, fitting, main, setMain, further, setFurther }: TypesP
       <Form.Select id="right-type" value={main} onChange={(event) => setMain(event.target.value)}>
         <option value={LEAVE}>{leave(now === null ? null : TYPE_TREE[now].label)}</option>
         <TypeOptions types={fitting} />
-        <option value={BACK}>what is worked out</option>
+        <option value={BACK}>use the detected value</option>
       </Form.Select>
       {main !== LEAVE && main !== BACK && (
         <>
-          <Form.Label htmlFor="right-further">It is also</Form.Label>
+          <Form.Label htmlFor="right-further">Further type</Form.Label>
           <Form.Select id="right-further" value={further} onChange={(event) => setFurther(event.target.value)}>
-            <option value={LEAVE}>nothing else</option>
+            <option value={LEAVE}>none</option>
             <TypeOptions types={fitting.filter((type) => type !== main)} />
           </Form.Select>
         </>
@@ -256,7 +245,7 @@ function RightTypes({ now, fitting, main, setMain, further, setFurther }: TypesP
   );
 }
 
-const leave = (now: string | null): string => (now === null ? 'leave as it is' : `leave as it is: ${now}`);
+const leave = (now: string | null): string => (now === null ? 'no change' : `no change: ${now}`);
 
 const typesOf = (main: string, further: string): TypeId[] =>
   [main, further].filter((type): type is TypeId => type !== LEAVE);

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useState, type KeyboardEvent } from 'react';
+import { useRef, useState } from 'react';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
@@ -12,6 +12,11 @@ import type { Changes } from '../../arrangement/changes';
 import { aimIn, trayId, type Target } from '../drag/drag';
 import { pluginsIn, type LineActions, type ListedLine } from '../../parts/line';
 import { LineList } from '../../parts/line-list';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { KeyHint } from '../../keys/key-hint';
+import { useActMenu } from '../../parts/act-menu';
+import { actsOf } from '../../parts/menu-act';
+import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import { PlainButton } from '../../parts/plain-button';
 import frontStyles from '../../parts/front.module.css';
 import traysStyles from './trays.module.css';
@@ -26,6 +31,7 @@ interface Props {
   readonly pictures: boolean;
   readonly about: (id: ItemId) => void;
   readonly selected: (ids: readonly ItemId[]) => void;
+  readonly more: LineActions['more'];
 }
 
 /** The nine trays below the drawers: flat fronts with their number; each takes what is dropped and opens in place. */
@@ -41,7 +47,7 @@ export function TrayShelf(props: Props) {
       <div className={traysStyles.shelfHead}>
         <h2>Trays</h2>
         <span className="quiet">
-          <kbd>1</kbd>–<kbd>9</kbd> put what is selected on a tray, and off again
+          <KeyHint place="sort" does="tray" />–<kbd>9</kbd> put what is selected on a tray, and off again
         </span>
         <span className="grow" />
         <PlainButton aria-pressed={hidesEmpty} onClick={() => setHidesEmpty(!hidesEmpty)}>
@@ -57,7 +63,7 @@ export function TrayShelf(props: Props) {
       {naming !== null && (
         <NameBox
           title={`Tray ${String(naming)}`}
-          label="Name (none: its number)"
+          label="Name (empty: its number)"
           first={state.trayName.get(String(naming))?.name ?? ''}
           mayBeEmpty
           close={() => setNaming(null)}
@@ -82,8 +88,10 @@ function TrayFront({
   pictures,
   about,
   selected,
+  more,
   rename,
 }: Props & { tray: number; rename: () => void }) {
+  const openMenu = useActMenu();
   const id = trayId(tray);
   const entries = trayEntries(state, tray);
   const name = trayName(state, tray);
@@ -98,15 +106,14 @@ function TrayFront({
     if (other >= 1 && other <= TRAYS.length) void changes.make({ kind: 'swap-trays', tray, with: other });
   };
   const clear = (): void => void changes.make({ kind: 'clear-trays', trays: [tray], pluginIds: null });
-  const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.altKey && event.key === 'ArrowLeft') swap(tray - 1);
-    else if (event.altKey && event.key === 'ArrowRight') swap(tray + 1);
-    else if (event.altKey || event.ctrlKey || event.metaKey) return;
-    else if (event.key === 'r') rename();
-    else if (event.key === 'Delete') clear();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
+  const card = useRef<HTMLButtonElement>(null);
+  const handlers: KeyHandlers<'tray'> = {
+    open: toggle,
+    ...frontHandlers(() => frontsAround(card.current)),
+    earlier: tray === 1 ? null : () => swap(tray - 1),
+    later: tray === TRAYS.length ? null : () => swap(tray + 1),
+    rename,
+    clear: entries.length === 0 ? null : clear,
   };
   const actions: LineActions = {
     about,
@@ -120,6 +127,11 @@ function TrayFront({
       }),
     remove: (some) => void changes.make({ kind: 'tray-off', tray, pluginIds: pluginsIn(some) }),
     rename,
+    close: () => {
+      toggle();
+      card.current?.focus();
+    },
+    more,
   };
   return (
     <section
@@ -138,7 +150,10 @@ function TrayFront({
         aria-expanded={isOpen}
         aria-label={`Tray ${String(tray)}, ${name}, ${String(entries.length)} ${entries.length === 1 ? 'plugin' : 'plugins'}`}
         onClick={toggle}
-        onKeyDown={onKeyDown}
+        ref={card}
+        onKeyDown={(event) => takeKey('tray', event, handlers)}
+        onContextMenu={(event) => openMenu(event, name, actsOf('tray', handlers, TRAY_MENU))}
+        data-front
       >
         <kbd>{tray}</kbd>
         <span className="one-line">
@@ -177,3 +192,5 @@ function TrayFront({
     </section>
   );
 }
+
+const TRAY_MENU = ['open', 'rename', 'earlier', 'later', 'clear'] as const;

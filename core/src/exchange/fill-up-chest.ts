@@ -1,0 +1,74 @@
+import type { Arrangement } from '../chests/arrangement.js';
+import type { Edit } from '../chests/edit.js';
+import { linesIn } from '../chests/file-into.js';
+import { itemId } from '../chests/item.js';
+import { layOutDrawers, type DrawerPlan, type PlannedLine } from '../chests/lay-out-drawers.js';
+import { dividersIn, drawersIn } from '../chests/look-up.js';
+import { keysBefore } from '../chests/order-keys.js';
+import type { Drawer } from '../chests/rows/drawer.js';
+import { entryId } from '../chests/rows/entry.js';
+import type { ChestId, DrawerId } from '../ids.js';
+import { fold } from '../text/words.js';
+
+/**
+ * The edits that fill a chest up with drawers from elsewhere: a drawer of the same name in the same place gets what it lacks, behind what it holds;
+ * the others are added behind those at hand. Nothing is replaced, moved or taken out, so that the same drawers a second time come to no edit.
+ */
+export function fillUp(
+  state: Arrangement,
+  chestId: ChestId,
+  parentId: DrawerId | null,
+  plans: readonly DrawerPlan[],
+  newDrawerId: () => DrawerId,
+): Edit[] {
+  const present = drawersIn(state, chestId, parentId);
+  const taken = new Set<DrawerId>();
+  const fresh: DrawerPlan[] = [];
+  const edits: Edit[] = [];
+  for (const plan of plans) {
+    const same = present.find((one) => fold(one.name) === fold(plan.name) && !taken.has(one.id));
+    if (same === undefined) {
+      fresh.push(plan);
+      continue;
+    }
+    taken.add(same.id);
+    edits.push(...fillDrawer(state, same, plan.lines), ...fillUp(state, chestId, same.id, plan.inner, newDrawerId));
+  }
+  const orders = keysBefore(present, null, fresh.length);
+  fresh.forEach((plan, at) => {
+    const [first, ...rest] = layOutDrawers([plan], chestId, parentId, newDrawerId);
+    if (first?.of !== 'drawer' || first.after === null) return;
+    edits.push({ ...first, after: { ...first.after, order: orders[at] ?? '' } }, ...rest);
+  });
+  return edits;
+}
+
+/** What a drawer lacks, with the dividers above it that it has not either. */
+function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedLine[]): Edit[] {
+  const labels = new Set(dividersIn(state, drawer.id).map((divider) => fold(divider.label)));
+  const lacking: PlannedLine[] = [];
+  const put = new Set<string>();
+  let above: PlannedLine | null = null;
+  for (const line of lines) {
+    if ('divider' in line) {
+      above = labels.has(fold(line.divider)) ? null : line;
+      continue;
+    }
+    const id = entryId(drawer.id, itemId(line));
+    if (state.entry.has(id) || put.has(id)) continue;
+    put.add(id);
+    if (above !== null) lacking.push(above);
+    above = null;
+    lacking.push(line);
+  }
+  const orders = keysBefore(linesIn(state, drawer), null, lacking.length);
+  return lacking.map((line, at): Edit => {
+    const order = orders[at] ?? '';
+    if ('divider' in line) {
+      const id = `${drawer.id}.line.${order}`;
+      return { of: 'divider', id, before: null, after: { id, drawerId: drawer.id, label: line.divider, order } };
+    }
+    const id = entryId(drawer.id, itemId(line));
+    return { of: 'entry', id, before: null, after: { ...line, id, drawerId: drawer.id, order } };
+  });
+}

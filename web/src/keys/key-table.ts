@@ -1,0 +1,207 @@
+/** The one table of keys: what listens, the key map and every hint on the screen are made of it. */
+import type { Stroke } from './strokes';
+
+/** What a key does. */
+export interface KeyEntry {
+  readonly strokes: readonly Stroke[];
+  readonly does: string;
+  /** Held down it goes on doing it; others do it once, however long they are held. */
+  readonly repeats?: true;
+}
+
+const key = (strokes: string, does: string): KeyEntry => ({ strokes: strokes.split(', '), does });
+const held = (strokes: string, does: string): KeyEntry => ({ ...key(strokes, does), repeats: true });
+
+/** How one goes along any list, and selects in it. */
+const LIST = {
+  down: held('ArrowDown', 'to the next one'),
+  up: held('ArrowUp', 'to the one before'),
+  pageDown: held('PageDown', 'a page on'),
+  pageUp: held('PageUp', 'a page back'),
+  first: key('Home', 'to the first'),
+  last: key('End', 'to the last'),
+  extendDown: held('Shift ArrowDown', 'extend the selection'),
+  extendUp: held('Shift ArrowUp', 'extend it upwards'),
+  extendPageDown: held('Shift PageDown', 'extend it by a page'),
+  extendPageUp: held('Shift PageUp', 'extend it by a page, upwards'),
+  extendFirst: key('Shift Home', 'extend it to the first'),
+  extendLast: key('Shift End', 'extend it to the last'),
+  walkDown: held('Mod ArrowDown', 'on without selecting'),
+  walkUp: held('Mod ArrowUp', 'back without selecting'),
+  tick: key('Space, Mod Space', 'add to the selection, or take off it'),
+  all: key('Mod a', 'select all'),
+} as const;
+
+const IN_ORDER = {
+  moveUp: held('Alt ArrowUp, -', 'move up'),
+  moveDown: held('Alt ArrowDown, +', 'move down'),
+  moveFirst: key('Alt Home, <', 'move to the top'),
+  moveLast: key('Alt End, >', 'move to the bottom'),
+} as const;
+
+const AMONG_NEIGHBOURS = {
+  earlier: held('Alt ArrowLeft, Alt ArrowUp, -', 'move before its neighbour'),
+  later: held('Alt ArrowRight, Alt ArrowDown, +', 'move behind its neighbour'),
+} as const;
+
+const TO_ENDS = {
+  toFirst: key('Alt Home, <', 'move to the first place'),
+  toLast: key('Alt End, >', 'move to the last place'),
+} as const;
+
+const ALONG = {
+  left: held('ArrowLeft', 'to the left'),
+  right: held('ArrowRight', 'to the right'),
+  up: held('ArrowUp', 'up'),
+  down: held('ArrowDown', 'down'),
+} as const;
+
+/** By what has the keys, and by what they do there. */
+export const KEYS = {
+  everywhere: {
+    keyMap: key('?', 'this key map'),
+    intake: key('Shift i, Alt i', 'to Intake'),
+    sort: key('Shift s, Alt s', 'to Sort'),
+    load: key('Shift l, Alt l', 'to Load'),
+    keep: key('Shift k, Alt k', 'to Keep'),
+    undo: held('Mod z', 'undo'),
+    redo: held('Mod Shift z, Mod y', 'redo'),
+  },
+  sort: {
+    find: key('/', 'into the search line'),
+    file: key('f', 'file into drawers'),
+    fileAgain: key('Shift f', 'file into the same drawers again'),
+    tray: key('1, 2, 3, 4, 5, 6, 7, 8, 9', 'on a tray, and off again'),
+    offTrays: key('0', 'off all trays'),
+    setAside: key('a', 'set aside, with a reason'),
+    bringBack: key('b', 'bring back what is set aside'),
+    names: key('m', 'names and notes: nickname, strip label, tags, note'),
+    correct: key('c', 'correct role, type, vendor or grouping'),
+    menu: key('w, ContextMenu, Shift F10', 'all that can be done here, as a menu'),
+    toFile: key('t', 'to file: one after the other, with proposals'),
+    newDrawer: key('n', 'new drawer'),
+    toDrawer: key('o', 'to a drawer, by its name'),
+    nextChest: key('h', 'the next chest'),
+    previousChest: key('Shift h', 'the chest before'),
+    pictures: key('g', 'pictures on and off'),
+    back: key('Escape', 'close the innermost: plugin panel, drawer, selection, filters'),
+  },
+  findLine: {
+    intoList: key('ArrowDown, Enter', 'into the list, to the best match'),
+    empty: key('Escape', 'empty it, then take the filters off'),
+    lastFilter: key('Backspace', 'with nothing typed: take the last filter off'),
+  },
+  list: {
+    ...LIST,
+    about: key('Enter', 'show its details'),
+  },
+  oneTray: IN_ORDER,
+  panel: {
+    join: key('j', 'join what is possibly the same'),
+  },
+  front: {
+    open: key('Enter', 'open or close it'),
+    ...ALONG,
+    ...AMONG_NEIGHBOURS,
+    ...TO_ENDS,
+    nest: key('p', 'put it inside another, or into another chest'),
+    copy: key('k', 'copy it with all it holds'),
+    inner: key('i', 'inner drawer'),
+    list: key('l', 'list only what stands in it'),
+    rename: key('r', 'name, keywords'),
+    remove: key('Delete', 'delete it'),
+  },
+  tray: {
+    open: key('Enter', 'open or close it'),
+    ...ALONG,
+    ...AMONG_NEIGHBOURS,
+    rename: key('r', 'rename it'),
+    clear: key('Delete', 'clear it'),
+  },
+  chest: {
+    open: key('Enter', 'show it'),
+    left: ALONG.left,
+    right: ALONG.right,
+    ...AMONG_NEIGHBOURS,
+    ...TO_ENDS,
+    rename: key('r', 'name and purpose'),
+    remove: key('Delete', 'delete it'),
+  },
+  lines: {
+    ...LIST,
+    ...IN_ORDER,
+    about: key('Enter', 'show its details'),
+    moveTo: key('v', 'move to another drawer'),
+    divider: key('d', 'divider in front of it'),
+    rename: key('r', 'a name in this drawer only; the label of a divider'),
+    takeOut: key('Delete', 'take it out; remove the divider'),
+    close: key('Escape', 'close the drawer'),
+  },
+  waiting: {
+    take: key('Enter', 'file into the marked drawer, and on to the next'),
+    down: LIST.down,
+    up: LIST.up,
+    first: LIST.first,
+    last: LIST.last,
+    tick: key('Space', 'tick several'),
+    later: key('ArrowRight', 'the next one'),
+    earlier: key('ArrowLeft', 'the one before'),
+    leave: key('Escape', 'back to the list'),
+  },
+  pick: {
+    down: LIST.down,
+    up: LIST.up,
+    pageDown: LIST.pageDown,
+    pageUp: LIST.pageUp,
+    take: key('Enter', 'take the marked one'),
+    tick: key('Space', 'tick several'),
+    tickTyped: key('Mod Space', 'tick it with a name typed'),
+    make: key('Shift Enter', 'make a new one of what is typed'),
+  },
+  form: {
+    save: key('Enter', 'save; also from a choice'),
+    saveText: key('Mod Enter', 'save from a text of several lines'),
+  },
+  slots: {
+    ...ALONG,
+    open: key('Enter', 'open the chooser'),
+    clear: key('Delete', 'clear the slot'),
+    menu: key('w, ContextMenu, Shift F10', 'all that can be done here, as a menu'),
+  },
+  chooser: {
+    down: LIST.down,
+    up: LIST.up,
+    pageDown: LIST.pageDown,
+    pageUp: LIST.pageUp,
+    load: key('Enter', 'load what is marked'),
+    favourite: key('Mod Enter, Alt 1', 'the marked one on Favourites, and off again'),
+    drawers: key('Tab', 'to the drawers'),
+    back: key('Escape', 'close the drawer, then the chooser'),
+  },
+  chooserDrawers: ALONG,
+} as const satisfies Readonly<Record<string, Readonly<Record<string, KeyEntry>>>>;
+
+/** What has keys. */
+export type KeyPlace = keyof typeof KEYS;
+/** What keys do in one place. */
+export type KeyOf<P extends KeyPlace> = keyof (typeof KEYS)[P] & string;
+
+/** The places in the order of the key map, in words. */
+export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
+  everywhere: 'Everywhere',
+  sort: 'Sort',
+  findLine: 'Sort: the search line',
+  list: 'Sort: the list',
+  oneTray: 'Sort: the list of one tray, in its order',
+  panel: 'Sort: the panel of a plugin',
+  front: 'Sort: a drawer',
+  tray: 'Sort: a tray',
+  chest: 'Sort: the name of a chest',
+  lines: 'Sort: inside a drawer or on a tray',
+  waiting: 'Sort: to file',
+  pick: 'Boxes that find by typing',
+  form: 'Boxes with a form',
+  slots: 'Load',
+  chooser: 'Load: the chooser',
+  chooserDrawers: 'Load: the drawers of the chooser',
+};
