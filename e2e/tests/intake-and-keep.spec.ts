@@ -134,7 +134,7 @@ test('the arrangement is exported, and brought in beside what is there', async (
   const broken = info.outputPath('broken.json');
   await writeFile(broken, '{ "schema": ');
   await page.getByLabel('Arrangement file').setInputFiles(broken);
-  await expect(page.getByRole('alert')).toContainText('was not imported, and nothing was changed. It is not JSON');
+  await expect(page.getByRole('alert')).toContainText('was not imported, and nothing was changed. It can’t be read');
   // All of it is here already: a second copy of each chest is what nobody wants.
   await page.getByLabel('Arrangement file').setInputFiles(file);
   await expect(page.getByRole('alert')).toContainText('Nothing to import');

@@ -113,7 +113,7 @@ describe('what is done with a drawer', () => {
 
 describe('what is done with its lines', () => {
   const about = { about: () => undefined, selected: () => undefined, more: () => [] };
-  const needs = { changes, ask: (box: DrawerAsk) => asked.push(box), open: [], setOpen: () => undefined };
+  const needs = { changes, ask: (box: DrawerAsk) => asked.push(box) };
   const lines = lineActionsOf(the('Space'), needs, about);
 
   it('plugins and dividers are taken out in one act of the hand, which is one step of undo', () => {

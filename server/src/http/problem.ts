@@ -54,13 +54,13 @@ function asHttpError(error: unknown): HttpError | null {
   if (/^(ECONNREFUSED|ECONNRESET|57P0\d|08\d{3})$/.test(code)) {
     return new HttpError(
       'database-not-reachable',
-      'The database does not answer; nothing was changed. Start Clever Drawer again if this goes on.',
+      'Clever Drawer does not get at its saved data, and nothing was changed. Start it again if this goes on.',
     );
   }
   if (code === '53100')
     return new HttpError(
       'disk-full',
-      'The disk of the database is full; nothing was changed. Free some space, then try again.',
+      'The disk that holds the saved data is full, and nothing was changed. Free some space, then try again.',
     );
   return null;
 }

@@ -65,7 +65,10 @@ export function TopBar({
             {computers.map((one) => (
               <Dropdown.Item
                 key={one.id}
-                active={one.id === computer.id}
+                as="button"
+                type="button"
+                className={one.id === computer.id ? 'active' : ''}
+                aria-current={one.id === computer.id}
                 onClick={() => void navigate(`/${one.id}/${place}`)}
               >
                 {one.name} <span className="quiet">{one.plugins} plugins</span>

@@ -51,8 +51,10 @@ async function parse(file: File): Promise<unknown> {
   let document: unknown;
   try {
     document = JSON.parse(await file.text());
-  } catch (error) {
-    throw new Error(`It is not JSON: ${wordsOf(error)}. Choose a report that npm run scan has written.`);
+  } catch {
+    throw new Error(
+      'It can’t be read: it is damaged, or no scan report. Choose a report that npm run scan has written.',
+    );
   }
   const { computer } = (document ?? {}) as { computer?: { name?: unknown } };
   if (typeof computer?.name !== 'string')

@@ -96,8 +96,8 @@ function ImportPanel() {
 async function parse(file: File): Promise<unknown> {
   try {
     return JSON.parse(await file.text());
-  } catch (error) {
-    throw new Error(`It is not JSON: ${wordsOf(error)}. Choose a file that was exported here.`);
+  } catch {
+    throw new Error('It can’t be read: it is damaged, or no arrangement. Choose a file that was exported here.');
   }
 }
 

@@ -135,7 +135,6 @@ export const KEYS = {
     divider: key('d', 'divider in front of it'),
     rename: key('r', 'a name in this drawer only; the label of a divider'),
     takeOut: key('Delete', 'take it out; remove the divider'),
-    close: key('Escape', 'close the drawer'),
   },
   waiting: {
     take: key('Enter', 'file into the marked drawer, and on to the next'),

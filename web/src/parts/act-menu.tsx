@@ -40,21 +40,15 @@ export function ActMenus({ children }: { children: ReactNode }) {
     <MenuContext value={open}>
       {children}
       {shown !== null && (
-        <Dropdown show autoClose onToggle={(next) => !next && close()}>
-          <Dropdown.Toggle
-            as="span"
-            bsPrefix={styles.point}
-            style={{ left: shown.x, top: shown.y }}
-            aria-hidden
-            tabIndex={-1}
-          />
-          <Dropdown.Menu
-            className={styles.menu}
-            role="menu"
-            aria-label={shown.title}
-            popperConfig={{ strategy: 'fixed' }}
-            ref={focusFirst}
-          >
+        <Dropdown
+          show
+          autoClose
+          className={styles.point}
+          style={{ left: shown.x, top: shown.y }}
+          onToggle={(next) => !next && close()}
+        >
+          <Dropdown.Toggle as="span" bsPrefix={styles.toggle} aria-hidden tabIndex={-1} />
+          <Dropdown.Menu className={styles.menu} role="menu" aria-label={shown.title} ref={focusFirst}>
             <div className="dropdown-header one-line">
               <bdi>{shown.title}</bdi>
             </div>

@@ -166,7 +166,6 @@ function lineHandlers(
     divider: addDivider === undefined ? null : () => addDivider(current()?.id ?? null),
     rename: toCurrent((line) => actions.rename(line)),
     takeOut: toCurrent(() => actions.remove(chosen())),
-    close: () => actions.close(),
   };
 }
 

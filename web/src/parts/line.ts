@@ -23,7 +23,6 @@ export interface LineActions {
   readonly addDivider?: (before: string | null) => void;
   /** Moves lines to another drawer, which is asked for. */
   readonly moveTo?: (lines: readonly ListedLine[]) => void;
-  readonly close: () => void;
   readonly about: (id: ItemId) => void;
   /** Told of the plugins that are selected, whenever that changes. */
   readonly selected: (ids: readonly ItemId[]) => void;

@@ -1,13 +1,4 @@
-import {
-  DndContext,
-  DragOverlay,
-  MouseSensor,
-  pointerWithin,
-  TouchSensor,
-  useSensor,
-  useSensors,
-  type AutoScrollOptions,
-} from '@dnd-kit/core';
+import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
 import { useEffect } from 'react';
@@ -34,11 +25,6 @@ import sortStyles from './sort.module.css';
 const DRAG_STARTS = { activationConstraint: { distance: 5 } };
 /** A finger scrolls; one that rests drags. */
 const TOUCH_STARTS = { activationConstraint: { delay: 350, tolerance: 8 } };
-const SCROLLING: AutoScrollOptions = {
-  threshold: { x: 0, y: 0.06 },
-  acceleration: 6,
-  canScroll: (element) => element.matches('[data-chest]'),
-};
 
 /** The list, the chest, and everything that goes on between them. */
 export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: WindowState }) {
@@ -49,12 +35,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const sensors = useSensors(useSensor(MouseSensor, DRAG_STARTS), useSensor(TouchSensor, TOUCH_STARTS));
   return (
     <FacesContext value={state.face}>
-      <DndContext
-        sensors={sensors}
-        collisionDetection={pointerWithin}
-        autoScroll={drop.scrolls ? SCROLLING : false}
-        {...drop.handlers}
-      >
+      <DndContext sensors={sensors} collisionDetection={pointerWithin} autoScroll={false} {...drop.handlers}>
         <ActMenus>
           <main className={sortStyles.sort}>
             <h1 className="visually-hidden">Sort</h1>

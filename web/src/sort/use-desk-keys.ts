@@ -88,5 +88,9 @@ export function useDeskKeys(desk: DeskState): Desk {
     file: chest === null ? null : ifChosen((ids) => desk.openBox('file', ids)),
     fileAgain: isChosen ? keys.fileAgain : null,
   };
-  return { ...desk, keys: shown, moreActs: () => actsOf('sort', keys, MENU) };
+  return { ...desk, keys: shown, moreActs: () => [...actsOf('sort', keys, MENU), ...onFavourites(keys)] };
 }
+
+/** Of the trays the first one, which most is put on. */
+const onFavourites = (keys: DeskKeys): readonly MenuAct[] =>
+  actsOf('sort', keys, ['tray']).map((act) => ({ ...act, words: 'On Favourites, and off again' }));

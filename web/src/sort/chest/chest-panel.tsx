@@ -1,6 +1,5 @@
 import clsx from 'clsx';
 import { useResizeObserver } from 'usehooks-ts';
-import { useDroppable } from '@dnd-kit/core';
 import {
   memo,
   useDeferredValue,
@@ -24,7 +23,7 @@ import { KeyHint } from '../../keys/key-hint';
 import { takeKey } from '../../keys/use-keys';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import type { LineActions } from '../../parts/line';
-import { CHEST_AREA, type Target } from '../drag/drag';
+import type { Target } from '../drag/drag';
 import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';
 import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
@@ -61,8 +60,6 @@ const FIRST_FRONTS = 36;
 /** The chest at hand: its drawers as fronts in a grid, pulled out in place; below them the trays. */
 export const ChestPanel = memo(function ChestPanel(props: Props) {
   const { state, chest, catalogue, open, setOpen, changes, target, making, setMaking, pictures } = props;
-  // The one target that is known to the drag, so that the edges around it scroll. What lies at the pointer is looked up there.
-  const { setNodeRef } = useDroppable({ id: CHEST_AREA });
   const [asked, ask] = useState<DrawerAsk | null>(null);
   const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
   const actions = useSteady(drawerActions(needs));
@@ -122,7 +119,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       onScroll={(event) => (memory.chestTop = event.currentTarget.scrollTop)}
       data-chest
     >
-      <div ref={setNodeRef} className={frontStyles.chestInside}>
+      <div className={frontStyles.chestInside}>
         <div className={frontStyles.fronts}>
           {fronts(null)}
           <button

@@ -18,7 +18,6 @@ export type Target =
 
 /** A tray as it stands among what is pulled out. */
 export const trayId = (tray: number): string => `tray ${String(tray)}`;
-export const CHEST_AREA = 'chest';
 
 const BESIDE_PX = { x: 16, y: 20 };
 
@@ -42,10 +41,21 @@ export function pointOf(event: Event | null): Point | null {
 
 const EDGE_PX = 26;
 
-/** Whether a point lies at the very edge of the chest, above or below, where resting scrolls it. */
-export function isAtEdge({ y }: Point): boolean {
+/** At which edge of the chest a point lies, as far as the chest is in sight: -1 above, 1 below, 0 at none. Resting there scrolls. */
+export function edgeAt({ y }: Point): -1 | 0 | 1 {
   const chest = document.querySelector('[data-chest]')?.getBoundingClientRect();
-  return chest !== undefined && (Math.abs(y - chest.top) < EDGE_PX || Math.abs(y - chest.bottom) < EDGE_PX);
+  if (chest === undefined) return 0;
+  if (Math.abs(y - Math.max(chest.top, 0)) < EDGE_PX) return -1;
+  return Math.abs(y - Math.min(chest.bottom, window.innerHeight)) < EDGE_PX ? 1 : 0;
+}
+
+const SCROLL_PX = 7;
+
+/** Scrolls the chest by a step, or the page where that is what scrolls. */
+export function scrollChest(way: -1 | 0 | 1): void {
+  const chest = document.querySelector('[data-chest]');
+  const scroller = chest !== null && chest.scrollHeight > chest.clientHeight ? chest : document.scrollingElement;
+  if (scroller !== null) scroller.scrollTop += way * SCROLL_PX;
 }
 
 const EDGE = 0.22;

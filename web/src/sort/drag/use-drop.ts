@@ -5,7 +5,8 @@ import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Changes } from '../../arrangement/changes';
 import type { Dragged } from '../../parts/dragged';
-import { isAtEdge, pointOf, targetAt, type Point, type Target } from './drag';
+import { pointOf, targetAt, type Point, type Target } from './drag';
+import { edgeScroller } from './edge-scroll';
 import { effectOf } from './drop-effect';
 
 interface Drop {
@@ -13,13 +14,8 @@ interface Drop {
   readonly target: Target | null;
   /** Whether the key is held down that moves what is dragged out of where it was. */
   readonly moves: boolean;
-  /** Whether the chest scrolls: the pointer has rested at its edge. */
-  readonly scrolls: boolean;
   readonly handlers: Pick<DndContextProps, 'onDragStart' | 'onDragMove' | 'onDragEnd' | 'onDragCancel'>;
 }
-
-/** So long the pointer rests at the edge before the chest scrolls: what is only passed over on the way to a target stays where it is. */
-const REST_MS = 450;
 
 /** Follows a drag, and carries out what it ends in; one that comes to nothing over a target says why. */
 export function useDrop(state: Arrangement, changes: Changes): Drop {
@@ -27,33 +23,31 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
   const [target, setTarget] = useState<Target | null>(null);
   const pointer = useRef<Point | null>(null);
   const [moves, setMoves] = useState(false);
-  const [scrolls, setScrolls] = useState(false);
   const isMoving = useRef(false);
   useEffect(() => {
     if (dragged === null) return undefined;
-    let rest: ReturnType<typeof setTimeout> | undefined;
-    const hold = (event: PointerEvent | KeyboardEvent): void => {
-      isMoving.current = event.shiftKey;
-      setMoves(event.shiftKey);
+    const scroller = edgeScroller(() => {
+      if (pointer.current === null) return;
+      const next = targetAt(pointer.current, dragged);
+      setTarget((old) => (isSame(old, next) ? old : next));
+    });
+    const hold = (event: UIEvent): void => {
+      const { shiftKey = false } = event as Partial<KeyboardEvent>;
+      isMoving.current = shiftKey;
+      setMoves(shiftKey);
     };
-    const follow = (event: PointerEvent): void => {
+    const follow = (event: UIEvent): void => {
       hold(event);
-      pointer.current = { x: event.clientX, y: event.clientY };
-      if (!isAtEdge(pointer.current)) {
-        clearTimeout(rest);
-        rest = undefined;
-        setScrolls(false);
-      } else rest ??= setTimeout(() => setScrolls(true), REST_MS);
+      pointer.current = pointOf(event) ?? pointer.current;
+      if (pointer.current !== null) scroller.follow(pointer.current);
     };
-    window.addEventListener('pointermove', follow, { capture: true });
-    window.addEventListener('keydown', hold, { capture: true });
-    window.addEventListener('keyup', hold, { capture: true });
+    const EVENTS = { pointermove: follow, touchmove: follow, keydown: hold, keyup: hold } as const;
+    for (const [name, listener] of Object.entries(EVENTS))
+      window.addEventListener(name, listener as EventListener, { capture: true });
     return () => {
-      clearTimeout(rest);
-      setScrolls(false);
-      window.removeEventListener('pointermove', follow, { capture: true });
-      window.removeEventListener('keydown', hold, { capture: true });
-      window.removeEventListener('keyup', hold, { capture: true });
+      scroller.stop();
+      for (const [name, listener] of Object.entries(EVENTS))
+        window.removeEventListener(name, listener as EventListener, { capture: true });
     };
   }, [dragged]);
   const end = (): void => {
@@ -64,7 +58,6 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
     dragged,
     target,
     moves,
-    scrolls,
     handlers: {
       onDragStart: ({ active, activatorEvent }) => {
         pointer.current = pointOf(activatorEvent);

@@ -118,7 +118,7 @@ function sortedLines(
 /** What can be done with the lines of a drawer. */
 export function lineActionsOf(
   drawer: Drawer,
-  { changes, ask, open, setOpen }: Pick<Needs, 'changes' | 'ask' | 'open' | 'setOpen'>,
+  { changes, ask }: Pick<Needs, 'changes' | 'ask'>,
   around: Pick<LineActions, 'about' | 'selected' | 'more'>,
 ): LineActions {
   return {
@@ -145,10 +145,6 @@ export function lineActionsOf(
     moveTo: (lines) => {
       const pluginIds = pluginsIn(lines);
       if (pluginIds.length > 0) ask({ kind: 'move-lines', drawer, pluginIds });
-    },
-    close: () => {
-      setOpen(open.filter((id) => id !== drawer.id));
-      focusFront(drawer.id);
     },
     rename: (line) =>
       'divider' in line

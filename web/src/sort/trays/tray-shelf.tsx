@@ -127,10 +127,6 @@ function TrayFront({
       }),
     remove: (some) => void changes.make({ kind: 'tray-off', tray, pluginIds: pluginsIn(some) }),
     rename,
-    close: () => {
-      toggle();
-      card.current?.focus();
-    },
     more,
   };
   return (
