@@ -1,3 +1,5 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
 
@@ -37,6 +39,25 @@ export const row = (page: Page, name: string): Locator => page.getByRole('row', 
 export const front = (page: Page, name: string): Locator =>
   page.getByRole('region', { name: `Drawer ${name}`, exact: true });
 export const label = (page: Page, name: string): Locator => front(page, name).getByRole('button').first();
+
+export const list = (page: Page): Locator => page.locator('[data-list]');
+export const foot = (page: Page): Locator => page.getByRole('contentinfo');
+export const dialog = (page: Page): Locator => page.getByRole('dialog');
+
+/** Undoes so many steps, and waits until that is saved. */
+export async function undo(page: Page, times = 1): Promise<void> {
+  for (let time = 0; time < times; time++) await page.keyboard.press('Control+z');
+  await saved(page);
+}
+
+/** Writes an LV2 bundle of a delay into a folder. */
+export async function putBundle(folder: string, name: string): Promise<void> {
+  await mkdir(join(folder, `${name}.lv2`), { recursive: true });
+  await writeFile(
+    join(folder, `${name}.lv2`, 'manifest.ttl'),
+    `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${name}" .`,
+  );
+}
 
 /** Waits until what the screen shows is saved: the status line tells the time of it. */
 export async function saved(page: Page): Promise<void> {

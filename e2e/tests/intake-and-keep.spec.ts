@@ -3,7 +3,7 @@ import { mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { accessible, front, placeOf } from '../support/studio';
+import { accessible, front, placeOf, putBundle } from '../support/studio';
 
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
 
@@ -83,17 +83,10 @@ test('another computer comes in as its scan report, and its folders are not look
   page,
 }, info) => {
   const folder = info.outputPath('there');
-  const put = async (name: string): Promise<void> => {
-    await mkdir(join(folder, `${name}.lv2`), { recursive: true });
-    await writeFile(
-      join(folder, `${name}.lv2`, 'manifest.ttl'),
-      `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${name}" .`,
-    );
-  };
   const report = info.outputPath('report.json');
   const scanThere = (): unknown =>
     execFileSync(process.execPath, [SCAN, folder, '--json', report, '--computer', 'Ferry laptop']);
-  await put('Oarlock');
+  await putBundle(folder, 'Oarlock');
   scanThere();
   await page.goto(await placeOf('intake'));
   const broken = info.outputPath('no-report.json');
@@ -109,7 +102,7 @@ test('another computer comes in as its scan report, and its folders are not look
   await expect(page.getByLabel('Another folder')).toHaveCount(0);
   await accessible(page);
   await rm(join(folder, 'Oarlock.lv2'), { recursive: true });
-  await put('Bollard');
+  await putBundle(folder, 'Bollard');
   scanThere();
   await page.getByLabel('Scan report').setInputFiles(report);
   await expect(page.getByText('is up to date: 1 plugin in 1 build, 1 arrived, 1 gone.')).toBeVisible();

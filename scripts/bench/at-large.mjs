@@ -12,6 +12,8 @@ const LARGE_DRAWER = 5000;
 const FILED_AT_ONCE = 5000;
 const SHOWN_LIMIT_MS = 100;
 const SAVED_LIMIT_MS = 1000;
+const MANY_DRAWERS = 3000;
+const LETTER_LIMIT_MS = 50;
 const ROUNDS = 5;
 
 export async function benchAtLarge() {
@@ -23,6 +25,8 @@ export async function benchAtLarge() {
     const [computer] = await (await fetch(`${url}/api/computers`)).json();
     await fill(databaseUrl, computer.id);
     await measure(url, computer.id);
+    await fillMany(databaseUrl);
+    await measureChooser(url, computer.id);
   });
 }
 
@@ -190,6 +194,75 @@ async function measure(url, computer) {
       await page.waitForTimeout(200);
     }
     say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);
+  } finally {
+    await browser.close();
+  }
+}
+
+/** A chest of thousands of drawers, some plugins in each. */
+async function fillMany(url) {
+  const db = new pg.Client(url);
+  await db.connect();
+  await db.query(`INSERT INTO chest (id, name, "order") VALUES ('m', 'Many', 'a1')`);
+  await db.query(
+    `INSERT INTO drawer (id, "chestId", name, "order")
+     SELECT 'm' || n, 'm', 'Drawer ' || n, 'a' || chr(65 + n / 1000) || lpad(n::text, 4, '0') || '1'
+     FROM generate_series(0, $1::int - 1) AS n`,
+    [MANY_DRAWERS],
+  );
+  await db.query(
+    `INSERT INTO entry (id, "drawerId", "pluginId", "order")
+     SELECT 'm' || n || '/p/' || (n * 13 + at * 7), 'm' || n, 'p/' || (n * 13 + at * 7), 'a' || at
+     FROM generate_series(0, $1::int - 1) AS n, generate_series(0, 7) AS at`,
+    [MANY_DRAWERS],
+  );
+  await db.query('UPDATE studio SET "arrangementRevision" = "arrangementRevision" + 1');
+  await db.end();
+}
+
+async function measureChooser(url, computer) {
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    page.setDefaultTimeout(60_000);
+    await page.goto(`${url}/${computer}/load`);
+    await page.getByRole('button', { name: 'Create session' }).click();
+    await page.evaluate(watchFrames);
+    const slot = page.getByRole('button', { name: /^Audio 1, slot 1:/ });
+    await slot.click();
+    const chests = page.getByRole('dialog').getByRole('group', { name: 'Chest', exact: true });
+    await chests.getByRole('button', { name: 'Many' }).click();
+    await page.waitForTimeout(4000);
+    const [opened, typed] = [[], []];
+    for (let round = 0; round < ROUNDS; round++) {
+      await page.keyboard.press('Escape');
+      await page.getByRole('dialog').waitFor({ state: 'detached' });
+      await slot.focus();
+      await page.waitForTimeout(500);
+      opened.push(
+        await shown(
+          page,
+          () => page.keyboard.press('Enter'),
+          'document.querySelectorAll("[role=dialog] [role=option]").length > 0',
+        ),
+      );
+      await page.waitForTimeout(1000);
+      for (const letter of 'plate') {
+        const before = await page.getByRole('dialog').getByRole('combobox').inputValue();
+        typed.push(
+          await shown(
+            page,
+            () => page.keyboard.type(letter),
+            `document.querySelector('[role=dialog] input').value === ${JSON.stringify(before + letter)} && document.querySelector('[role=dialog] [role=listbox]').ariaBusy === 'false'`,
+          ),
+        );
+        await page.waitForTimeout(200);
+      }
+    }
+    const of = `in a chest of ${MANY_DRAWERS} drawers, with ${PLUGINS} plugins`;
+    tell(`the chooser is opened ${of}`, middle(opened), 'the limit', SHOWN_LIMIT_MS);
+    tell(`a letter is answered ${of}`, middle(typed), 'the limit', LETTER_LIMIT_MS);
   } finally {
     await browser.close();
   }

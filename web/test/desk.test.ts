@@ -2,7 +2,8 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { Dragged } from '../src/parts/dragged';
 import type { Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
-import { bringBackWish, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
+import { filedInto } from '../src/sort/filing/use-filing';
+import { bringBackWish, moveWishes, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
 import {
   arrangedFacets,
   catalogueFacets,
@@ -165,4 +166,46 @@ describe('the questions of the ribbons', () => {
   ] as const)('%s %s is shown as “%s”', (question, value, label) =>
     expect(labelOf(question, value, STATE)).toBe(label),
   );
+});
+
+describe('what is moved out of where it was', () => {
+  const named = after(STATE, nameOf, { kind: 'name-entry', drawerId: d('Space'), pluginId: p('Plate'), name: 'big' });
+  const from = { drawerId: d('Space') };
+  const plate: Dragged = { pluginIds: [p('Plate')], name: 'Plate', from };
+  const into: Target = { kind: 'into', drawerId: d('Odds') };
+
+  it('by a drag with the key held: filed there with its name, taken out here; without the key it is in both', () => {
+    expect(effectOf(plate, into, named)).toMatchObject({ words: '→ Odds too (Shift: move)' });
+    expect(effectOf(plate, into, named).intents.map((one) => one.kind)).toEqual(['file']);
+    const moved = effectOf(plate, into, named, true);
+    expect([moved.words, moved.intents.map((one) => one.kind)]).toEqual([
+      '→ Odds, out of Space',
+      ['file', 'name-entry', 'take-out'],
+    ]);
+    expect(moveWishes(named, [p('Plate')], d('Space'), d('Odds'))).toEqual(moved.intents);
+  });
+
+  it('what is there already leaves the place that it comes from', () => {
+    const both = after(named, nameOf, { kind: 'file', drawerIds: [d('Odds')], pluginIds: [p('Plate')] });
+    expect(effectOf(plate, into, both).words).toBe('– already in Odds');
+    expect(effectOf(plate, into, both, true)).toEqual({
+      words: '→ Odds, out of Space',
+      intents: [{ kind: 'take-out', drawerId: 'Space', pluginIds: ['Plate'] }],
+    });
+  });
+
+  it('within its own list it is only put elsewhere, and from a tray it goes off it', () => {
+    const line: Target = { kind: 'line', home: from, lineId: 'Space/Echo', side: 'below', before: null };
+    expect(effectOf(plate, line, named, true)).toEqual(effectOf(plate, line, named));
+    const offTray = effectOf({ ...plate, from: { tray: 1 } }, into, named, true);
+    expect(offTray.intents.map((one) => one.kind)).toEqual(['file', 'tray-off']);
+  });
+});
+
+it('a filing is one however it was made, and the order of what stands there already is none', () => {
+  expect(filedInto([{ kind: 'file', drawerIds: [d('Odds')], pluginIds: [p('Goose')] }], STATE)).toEqual(['Odds']);
+  const place = { kind: 'place', drawerId: d('Space'), dividerIds: [], before: null } as const;
+  expect(filedInto([{ ...place, pluginIds: [p('Plate')] }], STATE)).toEqual([]);
+  expect(filedInto([{ ...place, pluginIds: [p('Goose')] }], STATE)).toEqual(['Space']);
+  expect(filedInto([{ kind: 'tray-on', tray: 2, pluginIds: [p('Goose')] }], STATE)).toEqual([]);
 });

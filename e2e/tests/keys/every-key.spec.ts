@@ -2,7 +2,14 @@ import { expect, test } from '@playwright/test';
 import { KEYS, type KeyEntry, type KeyPlace } from '../../../web/src/keys/key-table';
 import { eventOf, LAYOUTS, strike } from '../../support/layouts';
 import { placeOf } from '../../support/studio';
-import { CHECKS, type Check } from './checks';
+import { BOXES_CHECKS } from './checks/boxes';
+import { CHEST_CHECKS } from './checks/chest';
+import type { Check, ChecksOf } from './checks/hands';
+import { LOAD_CHECKS } from './checks/load';
+import { SORT_CHECKS } from './checks/sort';
+
+// The types hold it complete: a key of the table without a check does not compile.
+const CHECKS: ChecksOf<KeyPlace> = { ...SORT_CHECKS, ...CHEST_CHECKS, ...BOXES_CHECKS, ...LOAD_CHECKS };
 
 // Where a layout sends the very same events as another one, pressing them again would show nothing new.
 const isNew = (stroke: string, layout: number): boolean => {

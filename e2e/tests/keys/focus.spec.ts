@@ -1,15 +1,8 @@
 /** The focus never falls to the bare page; what was done is told; Sort is found again as it was left; axe finds nothing anywhere. */
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, front, label, placeOf, saved } from '../../support/studio';
+import { accessible, dialog, foot, front, label, list, placeOf, saved, undo } from '../../support/studio';
 
-const list = (page: Page) => page.locator('[data-list]');
-const foot = (page: Page) => page.getByRole('contentinfo');
-const dialog = (page: Page) => page.getByRole('dialog');
 const told = (page: Page) => page.locator('[data-telling]');
-const undo = async (page: Page, times = 1): Promise<void> => {
-  for (let time = 0; time < times; time++) await page.keyboard.press('Control+z');
-  await saved(page);
-};
 /** What has the focus; "BODY" is the bare page. */
 const focused = (page: Page) =>
   page.evaluate(

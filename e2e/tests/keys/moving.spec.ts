@@ -1,16 +1,8 @@
 /** Moving and filing again, by keyboard and by drag; the small proposals that save a step. */
-import { mkdir, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { drag, front, label, placeOf, row, saved } from '../../support/studio';
+import { dialog, drag, foot, front, label, placeOf, putBundle, row, saved, undo } from '../../support/studio';
 
-const foot = (page: Page) => page.getByRole('contentinfo');
-const dialog = (page: Page) => page.getByRole('dialog');
 const lines = (page: Page, drawer: string) => page.getByRole('listbox', { name: `In ${drawer}` }).getByRole('option');
-const undo = async (page: Page, times = 1): Promise<void> => {
-  for (let time = 0; time < times; time++) await page.keyboard.press('Control+z');
-  await saved(page);
-};
 
 test.beforeEach(async ({ page }) => {
   await page.goto(await placeOf('sort'));
@@ -124,14 +116,7 @@ test('what arrives is told in Sort too; one click scans it and shows it; Intake 
   page,
 }, info) => {
   const folder = info.outputPath('arriving');
-  const put = async (name: string): Promise<void> => {
-    await mkdir(join(folder, `${name}.lv2`), { recursive: true });
-    await writeFile(
-      join(folder, `${name}.lv2`, 'manifest.ttl'),
-      `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${name}" .`,
-    );
-  };
-  await put('Hinge');
+  await putBundle(folder, 'Hinge');
   await page.getByRole('link', { name: 'Intake' }).click();
   await page.getByLabel('Another folder').fill(folder);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
@@ -140,7 +125,7 @@ test('what arrives is told in Sort too; one click scans it and shows it; Intake 
   await page.getByRole('button', { name: 'File them' }).click();
   await expect(page.getByRole('region', { name: 'To file' })).toBeFocused();
   await page.keyboard.press('Escape');
-  await put('Latchkey');
+  await putBundle(folder, 'Latchkey');
   const scan = page.getByRole('button', { name: 'Scan and show what is new' });
   await expect(scan).toBeVisible({ timeout: 60_000 });
   await scan.click();

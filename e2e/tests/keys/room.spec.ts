@@ -1,12 +1,6 @@
 /** Nothing is cut off or out of reach, in small windows and large ones, with long names, by mouse and by finger. */
 import { expect, test, type Page } from '@playwright/test';
-import { drag, front, label, placeOf, rename, row, saved } from '../../support/studio';
-
-const list = (page: Page) => page.locator('[data-list]');
-const undo = async (page: Page, times = 1): Promise<void> => {
-  for (let time = 0; time < times; time++) await page.keyboard.press('Control+z');
-  await saved(page);
-};
+import { drag, front, label, list, placeOf, rename, row, saved, undo } from '../../support/studio';
 
 /** Buttons, links and fields that can't be brought into sight, or lie outside of the page. */
 const outOfReach = (page: Page) =>

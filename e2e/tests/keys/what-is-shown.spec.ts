@@ -1,15 +1,8 @@
 /** Keys act on what is shown, at any speed, on any keyboard, in front of whatever is open. */
 import { expect, test, type Page } from '@playwright/test';
 import { strike } from '../../support/layouts';
-import { front, label, placeOf, saved } from '../../support/studio';
+import { dialog, foot, front, label, list, placeOf, saved, undo } from '../../support/studio';
 
-const list = (page: Page) => page.locator('[data-list]');
-const foot = (page: Page) => page.getByRole('contentinfo');
-const dialog = (page: Page) => page.getByRole('dialog');
-const undo = async (page: Page, times = 1): Promise<void> => {
-  for (let time = 0; time < times; time++) await page.keyboard.press('Control+z');
-  await saved(page);
-};
 const selectedRows = (page: Page) => page.locator('[data-list] [role="row"][aria-selected="true"]');
 const nameOfRow = (page: Page, index: number) =>
   page

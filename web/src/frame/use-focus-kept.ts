@@ -52,6 +52,7 @@ function nearest({ element, names, around }: Stand): HTMLElement | null {
   );
 }
 
+const PRESSES = ['pointerdown', 'pointerup', 'pointercancel'] as const;
 const IN_FRONT = '[role="dialog"], .dropdown-menu';
 
 /**
@@ -62,6 +63,7 @@ export function useFocusKept(): void {
   useEffect(() => {
     let stand: Stand | null = null;
     let frame = 0;
+    let isPressed = false;
     const remember = (event: FocusEvent): void => {
       const { target } = event;
       if (target instanceof HTMLElement && target !== document.body && target.closest(IN_FRONT) === null)
@@ -74,18 +76,26 @@ export function useFocusKept(): void {
         frame = 0;
         if (stand === null || document.activeElement !== document.body || !document.hasFocus()) return;
         if (document.querySelector('[role="dialog"]') !== null) return;
+        // Text that is being marked, or is marked, to be copied.
+        if (isPressed || getSelection()?.isCollapsed === false) return;
         nearest(stand)?.focus({ preventScroll: true });
       });
+    };
+    const press = (event: PointerEvent): void => {
+      isPressed = event.type === 'pointerdown';
+      if (!isPressed) look();
     };
     const changed = new MutationObserver(look);
     changed.observe(document.body, { childList: true, subtree: true, attributeFilter: ['disabled'] });
     document.addEventListener('focusin', remember);
     document.addEventListener('focusout', look);
+    for (const name of PRESSES) document.addEventListener(name, press);
     return () => {
       changed.disconnect();
       cancelAnimationFrame(frame);
       document.removeEventListener('focusin', remember);
       document.removeEventListener('focusout', look);
+      for (const name of PRESSES) document.removeEventListener(name, press);
     };
   }, []);
 }

@@ -12,6 +12,8 @@ interface Props {
   readonly parts: readonly ListPart[];
   /** What to say when there is nothing. */
   readonly nothing: string;
+  /** Whether the answer to what is typed is still on its way. */
+  readonly isBusy: boolean;
   readonly at: number;
   readonly favourites: ReadonlyMap<string, TrayEntry>;
   readonly take: (plugin: ChosenItem) => void;
@@ -29,7 +31,7 @@ const HEADING = 26;
 const LINE = 44;
 
 /** What the slot is offered, the marked plugin lit; with an open drawer its own part first. */
-export function ChooserList({ id, parts, nothing, at, favourites, take }: Props) {
+export function ChooserList({ id, parts, nothing, isBusy, at, favourites, take }: Props) {
   const lines: Line[] = [];
   let index = 0;
   for (const { heading, plugins } of parts) {
@@ -57,12 +59,19 @@ export function ChooserList({ id, parts, nothing, at, favourites, take }: Props)
     return (
       <div className={styles.chooserList}>
         <p className={clsx('quiet', styles.nothing)}>{nothing}</p>
-        <div id={`${id}-list`} role="listbox" aria-label="Plugins that fit" />
+        <div id={`${id}-list`} role="listbox" aria-label="Plugins that fit" aria-busy={isBusy} />
       </div>
     );
   return (
     // What scrolls is the listbox itself: the field that it belongs to moves through it.
-    <div className={styles.chooserList} ref={scroller} id={`${id}-list`} role="listbox" aria-label="Plugins that fit">
+    <div
+      className={styles.chooserList}
+      ref={scroller}
+      id={`${id}-list`}
+      role="listbox"
+      aria-label="Plugins that fit"
+      aria-busy={isBusy}
+    >
       <div role="presentation" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {shown.map(({ index: line, start, size }) => {
           const one = lines[line];

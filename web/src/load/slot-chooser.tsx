@@ -57,6 +57,7 @@ export function SlotChooser(props: Choosing) {
                 ? 'Nothing in this drawer fits into the slot. Esc closes the drawer.'
                 : 'Nothing that fits has this name.'
             }
+            isBusy={!offer.isSettled}
             at={at}
             favourites={state.trayEntry}
             take={chooser.take}

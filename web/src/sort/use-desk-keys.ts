@@ -49,7 +49,11 @@ export function useDeskKeys(desk: DeskState): Desk {
     tell(`Chest ${next.name}`);
   };
   const keys: DeskKeys = {
-    find: () => document.querySelector<HTMLInputElement>('#find')?.select(),
+    find: () => {
+      const line = document.querySelector<HTMLInputElement>('#find');
+      line?.focus();
+      line?.select();
+    },
     // Asked of what is selected when the key comes: the one before it may have changed that, and not be drawn yet.
     file: chest === null ? null : withChosen((ids) => desk.openBox('file', ids)),
     fileAgain: filing.again.length > 0 ? withChosen((ids) => filing.file(ids, filing.again)) : null,

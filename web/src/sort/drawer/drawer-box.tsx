@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
@@ -57,6 +58,10 @@ export function DrawerBox({
 
 const CHEST = 'chest ';
 
+/** The chests, the one at hand first. */
+const chestsFrom = (state: Arrangement, first: ChestId): Chest[] =>
+  [...chestsOf(state)].sort((a, b) => Number(b.id === first) - Number(a.id === first));
+
 /** Finds a place for a drawer, in any chest. `without`: drawers that it can't go into. */
 export function SpotBox({
   title,
@@ -75,19 +80,16 @@ export function SpotBox({
   close: () => void;
 }) {
   const choices = useMemo(() => {
-    const chests = chestsOf(state);
-    const many = chests.length > 1;
-    return [...chests]
-      .sort((a, b) => Number(b.id === first) - Number(a.id === first))
-      .flatMap((chest): Pickable[] => [
-        { key: CHEST + chest.id, label: `The chest ${chest.name} itself, in no drawer`, finds: chest.name },
-        ...drawersOfChest(state, chest.id)
-          .filter((drawer) => !without.has(drawer.id))
-          .map((drawer): Pickable => {
-            const label = pathInWords(state, drawer.id);
-            return { key: drawer.id, label: many ? `${chest.name} › ${label}` : label, finds: drawer.name };
-          }),
-      ]);
+    const many = state.chest.size > 1;
+    return chestsFrom(state, first).flatMap((chest): Pickable[] => [
+      { key: CHEST + chest.id, label: `The chest ${chest.name} itself, in no drawer`, finds: chest.name },
+      ...drawersOfChest(state, chest.id)
+        .filter((drawer) => !without.has(drawer.id))
+        .map((drawer): Pickable => {
+          const label = pathInWords(state, drawer.id);
+          return { key: drawer.id, label: many ? `${chest.name} › ${label}` : label, finds: drawer.name };
+        }),
+    ]);
   }, [state, first, without]);
   return (
     <PickBox
@@ -143,14 +145,12 @@ export function ToDrawerBox({
 
 /** All drawers, by chests; `first` is the chest whose drawers come first. */
 function drawersToGoTo(state: Arrangement, first: ChestId): Pickable[] {
-  return [...chestsOf(state)]
-    .sort((a, b) => Number(b.id === first) - Number(a.id === first))
-    .flatMap((chest) =>
-      drawersOfChest(state, chest.id).map((drawer): Pickable => ({
-        key: drawer.id,
-        label: pathInWords(state, drawer.id),
-        finds: drawer.name,
-        ...(chest.id === first ? {} : { note: chest.name }),
-      })),
-    );
+  return chestsFrom(state, first).flatMap((chest) =>
+    drawersOfChest(state, chest.id).map((drawer): Pickable => ({
+      key: drawer.id,
+      label: pathInWords(state, drawer.id),
+      finds: drawer.name,
+      ...(chest.id === first ? {} : { note: chest.name }),
+    })),
+  );
 }

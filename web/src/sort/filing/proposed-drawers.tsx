@@ -65,8 +65,6 @@ export function ToFileKeys({ take }: { take: string }) {
       <Hint place="sort" does="file" words="another drawer" />
       <Hint place="waiting" does="later" words="later" />
       <Hint place="sort" does="setAside" words="set aside" />
-      <Hint place="sort" does="names" words="names and notes" />
-      <Hint place="sort" does="correct" words="correct" />
     </footer>
   );
 }

@@ -1,0 +1,136 @@
+/** What the keys do on fronts, trays, names of chests and lines. */
+import { expect } from '@playwright/test';
+import { front, label, saved, undo } from '../../../support/studio';
+import {
+  type ChecksOf,
+  asks,
+  changes,
+  chestNames,
+  drawerNames,
+  focusedName,
+  focuses,
+  lineNames,
+  lines,
+  onChest,
+  onFront,
+  onLastChest,
+  onLine,
+  onLines,
+  onTray,
+  reorders,
+  swapped,
+  tabs,
+  toEnd,
+  toTop,
+  trayNames,
+} from './hands';
+
+export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines'> = {
+  front: {
+    open: async (page, press) => {
+      await label(page, 'Noises off').focus();
+      await press();
+      await expect(label(page, 'Noises off')).toHaveAttribute('aria-expanded', 'true');
+      await press();
+      await expect(label(page, 'Noises off')).toHaveAttribute('aria-expanded', 'false');
+    },
+    left: focuses((page) => label(page, 'Dynamics').focus(), /^Everyday EQ/),
+    right: focuses((page) => label(page, 'Everyday EQ').focus(), /^Dynamics/),
+    up: focuses((page) => label(page, 'Space').focus(), /^(Everyday EQ|Dynamics|Narration)/),
+    down: focuses((page) => label(page, 'Everyday EQ').focus(), /^(Narration|Space|Movement)/),
+    earlier: reorders(onFront, drawerNames, swapped(2, -1)),
+    later: reorders(onFront, drawerNames, swapped(2, 1)),
+    toFirst: reorders(onFront, drawerNames, toTop(2)),
+    toLast: reorders(onFront, drawerNames, toEnd(2)),
+    nest: asks(onFront, /^Put Narration inside$/),
+    copy: asks(onFront, /^Copy Narration into$/),
+    inner: asks(onFront, /^New drawer in Narration$/),
+    list: async (page, press) => {
+      await onFront(page);
+      await press();
+      await expect(page).toHaveURL(/drawer=/);
+      await page.getByRole('button', { name: 'Clear the filter Narration' }).click();
+    },
+    rename: asks(onFront, /^Drawer Narration$/),
+    remove: async (page, press) => {
+      await onFront(page);
+      await press();
+      await expect(front(page, 'Narration')).toHaveCount(0);
+      // The keyboard goes to the one that stands there now, not to the page.
+      await expect.poll(() => focusedName(page)).toMatch(/\w/);
+      await saved(page);
+      await undo(page);
+      await expect(front(page, 'Narration')).toBeVisible();
+    },
+  },
+  tray: {
+    open: async (page, press) => {
+      await onTray(page);
+      await press();
+      await expect(page.locator('[data-tray="2"] > button')).toHaveAttribute('aria-expanded', 'true');
+      await press();
+    },
+    left: focuses(onTray, /^Tray 1,/),
+    right: focuses(onTray, /^Tray 3,/),
+    up: focuses(onTray, /^(?!Tray)/),
+    down: focuses(onTray, /^Tray [4-6],/),
+    earlier: reorders(onTray, trayNames, (names) => ['Tray Goose', 'Tray Tray 2', ...names.slice(2)]),
+    later: reorders(onTray, trayNames, (names) => [names[0] ?? '', 'Tray Tray 2', 'Tray Goose', ...names.slice(3)]),
+    rename: asks(onTray, /^Tray 2$/),
+    clear: changes(onTray, /Undo: (clear|take) .*Goose/),
+  },
+  chest: {
+    open: async (page, press) => {
+      await onLastChest(page);
+      await press();
+      await expect(tabs(page).getByRole('button', { pressed: true })).toContainText('Mix day');
+      await tabs(page).getByRole('button').first().click();
+    },
+    left: focuses(onLastChest, /^Everyday/),
+    right: focuses(onChest, /^Mix day/),
+    earlier: reorders(onLastChest, chestNames, toTop(1)),
+    later: reorders(onChest, chestNames, toEnd(0)),
+    toFirst: reorders(onLastChest, chestNames, toTop(1)),
+    toLast: reorders(onChest, chestNames, toEnd(0)),
+    rename: asks(onChest, /^The chest Everyday$/),
+    remove: changes(onLastChest, /Undo: delete .*Mix day/),
+  },
+  lines: {
+    down: onLines(3),
+    up: onLines(1),
+    pageDown: onLines(8),
+    pageUp: onLines(0),
+    first: onLines(0),
+    last: onLines(8),
+    extendDown: onLines(3, '2'),
+    extendUp: onLines(1, '2'),
+    extendPageDown: onLines(8, '7'),
+    extendPageUp: onLines(0, '3'),
+    extendFirst: onLines(0, '3'),
+    extendLast: onLines(8, '7'),
+    walkDown: onLines(3),
+    walkUp: onLines(1),
+    // Taken off the selection; the keys act on the line that is stood on.
+    tick: async (page, press) => {
+      await onLine(page);
+      await press();
+      await expect(lines(page).getByRole('option', { selected: true })).toHaveCount(0);
+    },
+    all: onLines(2, '9'),
+    moveUp: reorders(onLine, lineNames, swapped(2, -1)),
+    moveDown: reorders(onLine, lineNames, swapped(2, 1)),
+    moveFirst: reorders(onLine, lineNames, toTop(2)),
+    moveLast: reorders(onLine, lineNames, toEnd(2)),
+    about: async (page, press) => {
+      await onLine(page);
+      await press();
+      await expect(page.getByRole('region', { name: 'About the plugin' })).toBeVisible();
+      await page.keyboard.press('Escape');
+      await expect(lines(page)).toBeFocused();
+    },
+    moveTo: asks(onLine, /^Move .+ to$/),
+    divider: asks(onLine, /^Divider in Narration$/),
+    rename: asks(onLine, /^.+ in Narration$/),
+    takeOut: reorders(onLine, lineNames, (names) => names.filter((_, index) => index !== 2)),
+  },
+};
