@@ -1,7 +1,7 @@
 /** Keys act on what is shown, at any speed, on any keyboard, in front of whatever is open. */
 import { expect, test, type Page } from '@playwright/test';
 import { strike } from '../../support/layouts';
-import { dialog, foot, front, label, list, placeOf, saved, undo } from '../../support/studio';
+import { ask, computerNamed, dialog, foot, front, label, list, placeOf, saved, undo } from '../../support/studio';
 
 const selectedRows = (page: Page) => page.locator('[data-list] [role="row"][aria-selected="true"]');
 const nameOfRow = (page: Page, index: number) =>
@@ -147,6 +147,48 @@ test('a key before the search has answered waits for it, and acts on what it fin
   await page.keyboard.press('m');
   await expect(dialog(page).locator('.modal-title')).toHaveText(/Thunder Sheet/);
   await page.keyboard.press('Escape');
+});
+
+test('found, marked and filed at once, one after the other: each search is answered for its own keys', async ({
+  page,
+}) => {
+  const { id } = await computerNamed('Music room');
+  const { plugins } = await ask<{ plugins: { name: string; role: string | null; found: boolean }[] }>(
+    `/computers/${id}/catalogue`,
+  );
+  const names = plugins.filter((one) => one.found && /^[A-Z][a-z]+ [A-Z][a-z]+$/.test(one.name)).map((one) => one.name);
+  const wanted = names
+    .filter((name) => names.filter((one) => one === name).length === 1)
+    .reverse()
+    .slice(0, 12);
+  await page.keyboard.press('n');
+  await page.keyboard.type('At once');
+  await page.keyboard.press('Enter');
+  await expect(front(page, 'At once')).toBeVisible();
+  const [first = '', ...rest] = wanted;
+  await page.keyboard.press('/');
+  await page.keyboard.type(first);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('f');
+  await expect(dialog(page)).toBeVisible();
+  await page.keyboard.type('At once');
+  await page.keyboard.press('Enter');
+  await expect(dialog(page)).toHaveCount(0);
+  for (const name of rest) {
+    await page.keyboard.press('/');
+    await page.keyboard.type(name.toLowerCase());
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Shift+F');
+  }
+  await expect(label(page, 'At once')).toHaveAttribute(
+    'aria-label',
+    new RegExp(`^At once, ${String(wanted.length)} plugins`),
+  );
+  await label(page, 'At once').click();
+  const lines = page.getByRole('listbox', { name: 'In At once' }).locator('bdi:first-child');
+  await expect(lines).toHaveText(wanted);
+  await saved(page);
+  await undo(page, wanted.length + 1);
 });
 
 test('Enter loads neither while an input method composes nor by being held down', async ({ page }) => {

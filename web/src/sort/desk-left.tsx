@@ -19,7 +19,7 @@ export function DeskLeft({ desk }: { desk: Desk }) {
     <div className={styles.deskLeft} ref={left}>
       {desk.queue !== null && desk.chest !== null ? (
         <ToFile desk={desk} chest={desk.chest} queue={desk.queue} />
-      ) : listed.ids.length === 0 ? (
+      ) : listed.ids.length === 0 && desk.isSettled ? (
         <NothingFound
           typed={viewing.view.typed}
           outside={listed.outside}

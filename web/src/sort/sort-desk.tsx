@@ -44,6 +44,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               state={state}
               changes={changes}
               shown={listed.ids.length}
+              isSettled={desk.isSettled}
               outside={listed.outside}
               intoList={desk.intoList}
             />

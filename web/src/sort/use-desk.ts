@@ -22,7 +22,7 @@ import { useFiling } from './filing/use-filing';
 import { addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
 import { useSubject } from './list/use-subject';
-import { useWhenFound } from './use-when-found';
+import { useHeldSearch, useWhenFound } from './use-when-found';
 
 const NONE_LIT: ReadonlySet<string> = new Set();
 
@@ -36,15 +36,19 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const viewing = useSortView();
   const { view, look } = viewing;
   const chest = chestsOf(state).find((one) => one.id === view.chest) ?? chestsOf(state)[0] ?? null;
-  const found = useSearch(catalogue.items, view.typed);
+  const held = useHeldSearch(view.typed);
+  const { asked } = held;
+  const found = useSearch(catalogue.items, asked);
+  const lookedAt = useMemo(() => ({ ...view, typed: asked }), [view, asked]);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
-  const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, view, found);
+  const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, lookedAt, found);
   const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
   const subject = useSubject(listed.ids, queue === null ? null : waitingIds, memory.selected);
   const { selection } = subject;
-  const whenFound = useWhenFound(!asksFor(view.typed) || found?.typed === view.typed);
+  const isSettled = !asksFor(asked) || found?.typed === asked;
+  const whenFound = useWhenFound(held, isSettled);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
   const [about, setAbout] = useState<ItemId | null>(null);
@@ -121,9 +125,15 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     /** Out of the search line: on to the best match, as soon as it is known. */
     intoList: (): void => {
       focusList();
-      whenFound(() => selection.moveTo(0, false));
+      whenFound(() => {
+        selection.moveTo(0, false);
+        // Nothing was found after all: the line has the keyboard again.
+        if (selection.now().at < 0) document.getElementById('find')?.focus();
+      });
     },
     whenFound,
+    /** Whether the list is the answer to what is typed, and not yet the one before. */
+    isSettled,
     /** To a drawer of any chest: its chest and the drawers around it are opened, and the keyboard stands on its front. */
     goToDrawer: (id: DrawerId): void => {
       const path = pathTo(state, id);

@@ -17,18 +17,20 @@ interface Props {
   readonly state: Arrangement;
   readonly changes: Changes;
   readonly shown: number;
+  readonly isSettled: boolean;
   readonly outside: number;
   readonly intoList: () => void;
 }
 
 /** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
-export function FindLine({ viewing, state, changes, shown, outside, intoList }: Props) {
+export function FindLine({ viewing, state, changes, shown, isSettled, outside, intoList }: Props) {
   const { view, look, toggle, clear } = viewing;
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
   );
   const handlers: KeyHandlers<'findLine'> = {
-    intoList: shown === 0 ? null : intoList,
+    // What is still being searched for may be found: the key waits for it.
+    intoList: isSettled && shown === 0 ? null : intoList,
     empty: view.typed === '' ? (chips.length === 0 ? null : clear) : () => look({ typed: '' }),
     lastFilter: () => {
       const last = chips.at(-1);
