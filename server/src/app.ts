@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { onlyOwnSite, securityHeaders } from './http/guard.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
-import type { EndpointKey } from '@clever-drawer/contract/api';
+import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
 import { serve, type Handlers } from './http/serve.js';
 import { arrangementHandlers } from './routes/arrangement.js';

@@ -1,13 +1,13 @@
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import { API } from '@clever-drawer/contract/api';
 import {
-  API,
   partsOfKey,
   type AnswerOf,
   type EndpointKey,
   type PathOf,
   type QueryOf,
   type RequestOf,
-} from '@clever-drawer/contract/api';
+} from '@clever-drawer/contract/api-of';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import { findComputer } from '../store/computer-store.js';
 import { revisionsOf } from '../store/studio-store.js';

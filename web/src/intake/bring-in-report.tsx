@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { RequestOf } from '@clever-drawer/contract/api';
+import type { RequestOf } from '@clever-drawer/contract/api-of';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { keys, lookAtIntake } from '../catalogue/queries';
 import { call, wordsOf } from '../lib/api';
