@@ -81,11 +81,19 @@ async function fill(url, computerId) {
   await db.end();
 }
 
-async function measure(url, computer) {
+/** A page of the real interface in a browser of its own, as long as it is worked with. */
+async function inPage(work) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await work(await browser.newPage({ viewport: { width: 1280, height: 800 } }));
+  } finally {
+    await browser.close();
+  }
+}
+
+const measure = (url, computer) =>
+  inPage(async (page) => {
     await page.goto(`${url}/${computer}/load`);
     await page.locator('main[class*="load"], .empty-note').first().waitFor({ timeout: 60_000 });
     await page.evaluate(watchFrames);
@@ -194,10 +202,7 @@ async function measure(url, computer) {
       await page.waitForTimeout(200);
     }
     say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);
-  } finally {
-    await browser.close();
-  }
-}
+  });
 
 /** A chest of thousands of drawers, some plugins in each. */
 async function fillMany(url) {
@@ -220,11 +225,8 @@ async function fillMany(url) {
   await db.end();
 }
 
-async function measureChooser(url, computer) {
-  const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+const measureChooser = (url, computer) =>
+  inPage(async (page) => {
     page.setDefaultTimeout(60_000);
     await page.goto(`${url}/${computer}/load`);
     await page.getByRole('button', { name: 'Create session' }).click();
@@ -263,10 +265,7 @@ async function measureChooser(url, computer) {
     const of = `in a chest of ${MANY_DRAWERS} drawers, with ${PLUGINS} plugins`;
     tell(`the chooser is opened ${of}`, middle(opened), 'the limit', SHOWN_LIMIT_MS);
     tell(`a letter is answered ${of}`, middle(typed), 'the limit', LETTER_LIMIT_MS);
-  } finally {
-    await browser.close();
-  }
-}
+  });
 
 async function selectFirst(page, count) {
   await page.locator('[data-list]').focus();

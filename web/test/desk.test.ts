@@ -175,7 +175,7 @@ describe('what is moved out of where it was', () => {
   const into: Target = { kind: 'into', drawerId: d('Odds') };
 
   it('by a drag with the key held: filed there with its name, taken out here; without the key it is in both', () => {
-    expect(effectOf(plate, into, named)).toMatchObject({ words: '→ Odds too (Shift: move)' });
+    expect(effectOf(plate, into, named)).toMatchObject({ words: '→ Odds too', canMove: true });
     expect(effectOf(plate, into, named).intents.map((one) => one.kind)).toEqual(['file']);
     const moved = effectOf(plate, into, named, true);
     expect([moved.words, moved.intents.map((one) => one.kind)]).toEqual([
@@ -192,6 +192,17 @@ describe('what is moved out of where it was', () => {
       words: '→ Odds, out of Space',
       intents: [{ kind: 'take-out', drawerId: 'Space', pluginIds: ['Plate'] }],
     });
+  });
+
+  it('what a rule put there stays there, and the label says so', () => {
+    const ruled = after(STATE, nameOf, {
+      kind: 'set-rule',
+      id: d('Inner'),
+      rule: { kind: 'keywords', words: ['goose'] },
+    });
+    const goose: Dragged = { pluginIds: [p('Goose')], name: 'Goose', from: { drawerId: d('Inner') } };
+    const moved = effectOf(goose, into, ruled, true);
+    expect([moved.words, moved.intents.map((one) => one.kind)]).toEqual(['→ Odds; a rule keeps it in Inner', ['file']]);
   });
 
   it('within its own list it is only put elsewhere, and from a tray it goes off it', () => {

@@ -19,24 +19,23 @@ export function fillUp(
   chestId: ChestId,
   parentId: DrawerId | null,
   plans: readonly DrawerPlan[],
-  newDrawerId: () => DrawerId,
+  newId: () => string,
 ): Edit[] {
   const present = drawersIn(state, chestId, parentId);
-  const taken = new Set<DrawerId>();
+  // Of several of one name each is filled by one of its namesakes, in their order.
+  const byName = new Map<string, Drawer[]>();
+  for (const one of present) byName.set(fold(one.name), [...(byName.get(fold(one.name)) ?? []), one]);
   const fresh: DrawerPlan[] = [];
   const edits: Edit[] = [];
   for (const plan of plans) {
-    const same = present.find((one) => fold(one.name) === fold(plan.name) && !taken.has(one.id));
-    if (same === undefined) {
-      fresh.push(plan);
-      continue;
-    }
-    taken.add(same.id);
-    edits.push(...fillDrawer(state, same, plan.lines), ...fillUp(state, chestId, same.id, plan.inner, newDrawerId));
+    const same = byName.get(fold(plan.name))?.shift();
+    if (same === undefined) fresh.push(plan);
+    else
+      edits.push(...fillDrawer(state, same, plan.lines, newId), ...fillUp(state, chestId, same.id, plan.inner, newId));
   }
   const orders = keysBefore(present, null, fresh.length);
   fresh.forEach((plan, at) => {
-    const [first, ...rest] = layOutDrawers([plan], chestId, parentId, newDrawerId);
+    const [first, ...rest] = layOutDrawers([plan], chestId, parentId, () => newId() as DrawerId);
     if (first?.of !== 'drawer' || first.after === null) return;
     edits.push({ ...first, after: { ...first.after, order: orders[at] ?? '' } }, ...rest);
   });
@@ -44,7 +43,7 @@ export function fillUp(
 }
 
 /** What a drawer lacks, with the dividers above it that it has not either. */
-function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedLine[]): Edit[] {
+function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedLine[], newId: () => string): Edit[] {
   const labels = new Set(dividersIn(state, drawer.id).map((divider) => fold(divider.label)));
   const lacking: PlannedLine[] = [];
   const put = new Set<string>();
@@ -65,7 +64,7 @@ function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedL
   return lacking.map((line, at): Edit => {
     const order = orders[at] ?? '';
     if ('divider' in line) {
-      const id = `${drawer.id}.line.${order}`;
+      const id = newId();
       return { of: 'divider', id, before: null, after: { id, drawerId: drawer.id, label: line.divider, order } };
     }
     const id = entryId(drawer.id, itemId(line));

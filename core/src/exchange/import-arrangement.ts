@@ -87,17 +87,16 @@ export function planImport(
   });
   document.chests.forEach((chest, index) => {
     const drawers = chest.drawers.map(drawerPlan);
-    const newDrawerId = (): DrawerId => newId() as DrawerId;
     const same = present.find((one) => fold(one.name) === fold(chest.name) && !filled.has(one.id));
     if (same !== undefined) {
       filled.add(same.id);
-      edits.push(...fillUp(state, same.id, null, drawers, newDrawerId));
+      edits.push(...fillUp(state, same.id, null, drawers, newId));
       return;
     }
     const id = newId() as ChestId;
     const { name, slots } = chest;
     edits.push({ of: 'chest', id, before: null, after: { id, name, order: chestOrders[index] ?? '', slots } });
-    edits.push(...layOutDrawers(drawers, id, null, newDrawerId));
+    edits.push(...layOutDrawers(drawers, id, null, () => newId() as DrawerId));
   });
   for (const { tray, name, items } of document.trays) {
     const trayId = String(tray);

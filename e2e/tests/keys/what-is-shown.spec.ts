@@ -216,6 +216,34 @@ test('Enter loads neither while an input method composes nor by being held down'
   await undo(page);
 });
 
+test('a key that is held down empties the search line, and stops at the filters', async ({ page }) => {
+  await page.getByRole('button', { name: /^filed/ }).click();
+  await page.locator('#find').fill('gain');
+  await page.locator('#find').focus();
+  await strike(page, 'Backspace', 'us');
+  for (let times = 0; times < 6; times++) await strike(page, 'Backspace', 'us', { autoRepeat: true });
+  await expect(page.locator('#find')).toHaveValue('');
+  await expect(page).toHaveURL(/state=filed/);
+  await strike(page, 'Backspace', 'us');
+  await expect(page).not.toHaveURL(/state=/);
+});
+
+test('in “to file” Esc closes the details first, and in an inner drawer the drawer around it', async ({ page }) => {
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'Details' }).click();
+  await page.getByRole('region', { name: 'To file' }).focus();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'About the plugin' })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'To file' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(list(page)).toBeFocused();
+  await label(page, 'Space').click();
+  await front(page, 'Springs').getByRole('button').first().focus();
+  await page.keyboard.press('Escape');
+  await expect(label(page, 'Space')).toHaveAttribute('aria-expanded', 'false');
+  await expect(label(page, 'Space')).toBeFocused();
+});
+
 test('Esc closes the innermost: menu, box, panel, drawer, selection, filter', async ({ page }) => {
   await page.getByRole('button', { name: /^filed/ }).click();
   await label(page, 'Narration').click();

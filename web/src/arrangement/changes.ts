@@ -1,7 +1,7 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
-import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api';
+import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api-of';
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ImportReport, SavedChange } from '@clever-drawer/contract/responses';
@@ -88,7 +88,11 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       label,
       () => ask(key, body),
       (answer): SavedChange => (key.endsWith('/import') ? (answer as ImportReport).saved : (answer as SavedChange)),
-    );
+    ).then((answer) => {
+      const done = knownIn(client, computer)?.held.history.steps.undo;
+      if (done != null) tell(`Done: ${done.label}`);
+      return answer;
+    });
 
   return {
     make: async (...intents) => {

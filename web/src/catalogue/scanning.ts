@@ -27,6 +27,17 @@ export function useStartScan() {
   });
 }
 
+/** Cancels a scan; what was read until then is kept. */
+export function useCancelScan() {
+  const { id } = useComputer();
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (scan: string) => call('POST /scans/{scan}/cancel', { path: { scan } }),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
+    onError: (error) => toast.error(wordsOf(error)),
+  });
+}
+
 /** When a scan ends, everything that shows the catalogue looks at it again. */
 export function useRefreshAfterScan(): void {
   const computer = useComputer();

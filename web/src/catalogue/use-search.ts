@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
+import { toast } from 'sonner';
 import type { ChosenItem } from './queries';
 import { searchTextOf } from './search-text';
 import type { Searcher, Shelf } from './search.worker';
@@ -43,6 +44,13 @@ export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: 
     let isLatest = true;
     void fill(shelf, plugins)
       .find(shelf, typed)
+      .catch((): Uint32Array => {
+        // A worker that failed is left; the next letter asks a new one.
+        searcher = null;
+        filledWith.clear();
+        toast.error('The search failed. Type once more; reload the page if it fails again.');
+        return new Uint32Array();
+      })
       .then((numbers) => {
         if (isLatest) setFound({ plugins, typed, numbers });
       });

@@ -1,5 +1,5 @@
 import Modal from 'react-bootstrap/Modal';
-import { KEY_PLACES, KEYS, type KeyEntry, type KeyPlace } from '../keys/key-table';
+import { DRAG_MOVES, KEY_PLACES, KEYS, type KeyEntry, type KeyPlace } from '../keys/key-table';
 import { isMac, strokeInWords } from '../keys/strokes';
 
 /** The digits of a row stand as "1 … 9". */
@@ -33,6 +33,17 @@ export function KeyMap({ shown, close }: { shown: boolean; close: () => void }) 
             </dl>
           </section>
         ))}
+        <section>
+          <h3>By mouse</h3>
+          <dl>
+            <div>
+              <dt>
+                <kbd>{strokeInWords(DRAG_MOVES.stroke, isMac())}</kbd>
+              </dt>
+              <dd>{DRAG_MOVES.does}</dd>
+            </div>
+          </dl>
+        </section>
       </Modal.Body>
     </Modal>
   );

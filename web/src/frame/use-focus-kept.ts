@@ -3,53 +3,62 @@ import { useEffect } from 'react';
 const FOCUSABLE =
   'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea:not(:disabled), [tabindex]:not([tabindex="-1"])';
 
-/** Where the keyboard was: what had it, what names that thing, and its place among its neighbours, the nearest ones first. */
+/** Where the keyboard was: what had it, what names that thing, and what stood around it on each level, the nearest first. */
 interface Stand {
   readonly element: HTMLElement;
   readonly names: readonly string[];
-  readonly around: readonly { readonly box: Element; readonly index: number }[];
+  readonly around: readonly {
+    readonly box: Element;
+    readonly next: Element | null;
+    readonly before: Element | null;
+  }[];
 }
 
 /** What names a thing on the page: when it is drawn anew elsewhere, the keyboard goes there with it. */
 function namesOf(element: HTMLElement): string[] {
   const names: string[] = [];
   if (element.id !== '') names.push(`#${CSS.escape(element.id)}`);
-  const front = element.closest<HTMLElement>('[data-drawer], [data-tray]');
-  if (front?.dataset.drawer !== undefined)
-    names.push(`[data-drawer="${CSS.escape(front.dataset.drawer)}"] > [data-front]`);
+  const { drawer } = element.closest<HTMLElement>('[data-drawer], [data-tray]')?.dataset ?? {};
+  if (drawer !== undefined) names.push(`[data-drawer="${CSS.escape(drawer)}"] > [data-front]`);
   return names;
 }
 
-const focusables = (box: Element): HTMLElement[] =>
-  [...box.querySelectorAll<HTMLElement>(FOCUSABLE)].filter((one) => one.offsetParent !== null);
-
+/** Looks at what is around only, and at no boxes: this is done with every step of the keyboard, in chests of thousands. */
 function standOf(element: HTMLElement): Stand {
-  const around: { box: Element; index: number }[] = [];
-  for (let box = element.parentElement; box !== null && box !== document.body; box = box.parentElement)
-    around.push({ box, index: focusables(box).indexOf(element) });
+  const around: { box: Element; next: Element | null; before: Element | null }[] = [];
+  for (
+    let own: Element = element, box = element.parentElement;
+    box !== null && box !== document.body;
+    box = own.parentElement
+  ) {
+    around.push({ box, next: own.nextElementSibling, before: own.previousElementSibling });
+    own = box;
+  }
   return { element, names: namesOf(element), around };
+}
+
+const isSeen = (one: HTMLElement): boolean => one.offsetParent !== null && !one.matches(':disabled');
+
+/** The first thing in a part of the page that can have the keyboard, the part itself before what is in it. */
+function firstIn(part: Element | null): HTMLElement | null {
+  if (part?.isConnected !== true) return null;
+  if (part instanceof HTMLElement && part.matches(FOCUSABLE) && isSeen(part)) return part;
+  return [...part.querySelectorAll<HTMLElement>(FOCUSABLE)].find(isSeen) ?? null;
 }
 
 /** The nearest thing to where the keyboard was that can have it: itself, itself elsewhere, a neighbour, the list of the place. */
 function nearest({ element, names, around }: Stand): HTMLElement | null {
-  if (element.isConnected && !element.matches(':disabled') && element.offsetParent !== null) return element;
+  if (element.isConnected && isSeen(element)) return element;
   for (const name of names) {
     const found = document.querySelector<HTMLElement>(name);
     if (found !== null) return found;
   }
-  for (const { box, index } of around) {
-    if (!box.isConnected) continue;
+  for (const { box, next, before } of around) {
     if (box.tagName === 'MAIN') break;
-    if (box instanceof HTMLElement && box.matches(FOCUSABLE)) return box;
-    const own = focusables(box);
-    const neighbour = own[Math.min(Math.max(index, 0), own.length - 1)];
-    if (neighbour !== undefined) return neighbour;
+    const neighbour = firstIn(next) ?? firstIn(before) ?? firstIn(box);
+    if (neighbour !== null) return neighbour;
   }
-  return (
-    document.querySelector<HTMLElement>('main [data-list]') ??
-    focusables(document.querySelector('main') ?? document.body)[0] ??
-    null
-  );
+  return document.querySelector<HTMLElement>('main [data-list]') ?? firstIn(document.querySelector('main'));
 }
 
 const PRESSES = ['pointerdown', 'pointerup', 'pointercancel'] as const;

@@ -8,7 +8,7 @@ import { TO_FILE, wayTo } from '../lib/visited';
 import { useComputer } from '../lib/use-computer';
 import { EmptyNote } from '../parts/empty-note';
 import { StoryList } from './story-list';
-import { useCancelScan } from './use-scan';
+import { useCancelScan } from '../catalogue/scanning';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 

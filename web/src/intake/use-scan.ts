@@ -4,17 +4,6 @@ import { call, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 
-/** Cancels a scan; what was read until then is kept. */
-export function useCancelScan() {
-  const { id } = useComputer();
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: (scan: string) => call('POST /scans/{scan}/cancel', { path: { scan } }),
-    onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
-    onError: (error) => toast.error(wordsOf(error)),
-  });
-}
-
 /** Gives the computer at hand another name. */
 export function useRename() {
   const { id } = useComputer();

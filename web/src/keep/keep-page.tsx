@@ -66,8 +66,8 @@ function ImportPanel() {
     <section className="panel" aria-labelledby="import-title">
       <h2 id="import-title">Import an arrangement</h2>
       <p>
-        Its chests are added beside those at hand, its trays are filled up; nothing is replaced. Plugins that this
-        computer lacks keep their places and are marked “not on this computer”.
+        A chest of the same name gets what it lacks, others are added, trays are filled up; nothing is replaced. Plugins
+        that this computer lacks keep their places and are marked “not on this computer”.
       </p>
       <FileButton name="Arrangement file" disabled={bringIn.isPending} choose={(file) => bringIn.mutate(file)}>
         {bringIn.isPending ? 'Importing …' : 'Choose a file …'}

@@ -84,7 +84,7 @@ export const KEYS = {
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),
     pictures: key('g', 'pictures on and off'),
-    back: key('Escape', 'close the innermost: plugin panel, drawer, selection, filters'),
+    back: key('Escape', 'close the innermost: plugin panel, drawer, to file, selection, filters'),
   },
   findLine: {
     intoList: key('ArrowDown, Enter', 'into the list, to the best match'),
@@ -145,7 +145,6 @@ export const KEYS = {
     tick: key('Space', 'tick several'),
     later: key('ArrowRight', 'the next one'),
     earlier: key('ArrowLeft', 'the one before'),
-    leave: key('Escape', 'back to the list'),
   },
   pick: {
     down: LIST.down,
@@ -177,8 +176,11 @@ export const KEYS = {
     drawers: key('Tab', 'to the drawers'),
     back: key('Escape', 'close the drawer, then the chooser'),
   },
-  chooserDrawers: ALONG,
+  fronts: ALONG,
 } as const satisfies Readonly<Record<string, Readonly<Record<string, KeyEntry>>>>;
+
+/** The key that is held down while dragging out of a drawer or off a tray. */
+export const DRAG_MOVES = { stroke: 'Shift', does: 'dragging, move it out of where it was' } as const;
 
 /** What has keys. */
 export type KeyPlace = keyof typeof KEYS;
@@ -202,5 +204,5 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   form: 'Boxes with a form',
   slots: 'Load',
   chooser: 'Load: the chooser',
-  chooserDrawers: 'Load: the drawers of the chooser',
+  fronts: 'Fronts of drawers',
 };

@@ -26,12 +26,10 @@ function typed({ key, code, altKey }: Pressed): string {
   if (key === ' ') return SPACE;
   if (/^[a-z]$/i.test(key)) return key.toLowerCase();
   // A layout of another script, and Option on macOS, type no Latin letter at all: there the place of the key is all that is left to go by.
-  const [, letter] = /^Key([A-Z])$/.exec(code) ?? [];
-  const isOther =
-    key === 'Dead' || (key.length === 1 && (altKey || /^\p{L}$/u.test(key)) && !/^\p{Script=Latin}$/u.test(key));
-  return letter !== undefined && (isOther || (altKey && key.length === 1 && !/^[!-~]$/.test(key)))
-    ? letter.toLowerCase()
-    : key;
+  const isForeign = /^\p{L}$/u.test(key) && !/^\p{Script=Latin}$/u.test(key);
+  const isByOption = altKey && /^[^!-~]$/u.test(key);
+  const [, letter = key] = key === 'Dead' || isForeign || isByOption ? (/^Key([A-Z])$/.exec(code) ?? []) : [];
+  return letter.length === 1 ? letter.toLowerCase() : letter;
 }
 
 const isSign = (key: string): boolean => key.length === 1 && !/^[a-z]$/.test(key);

@@ -1,10 +1,13 @@
 /** What listens to keys: what the key table names, and nothing else. */
 import { useEffect, useLayoutEffect, useRef, type KeyboardEvent as ReactKey } from 'react';
 import { KEYS, type KeyEntry, type KeyOf, type KeyPlace } from './key-table';
-import { isComposing, isMac, isStroke } from './strokes';
+import { isComposing, isMac, isStroke, type Stroke } from './strokes';
 
-/** What is done for every key of a place; null where there is nothing to do it to. False: it was not for this one, and others may have it. */
-export type KeyHandlers<P extends KeyPlace> = Readonly<Record<KeyOf<P>, ((event: KeyboardEvent) => unknown) | null>>;
+/**
+ * What is done for every key of a place, told which of its strokes it was where there are several; null where there is nothing to do it to. False: it
+ * was not for this one, and others may have it.
+ */
+export type KeyHandlers<P extends KeyPlace> = Readonly<Record<KeyOf<P>, ((stroke?: Stroke) => unknown) | null>>;
 
 /**
  * Does what a key does in a place; returns whether it was such a key. What is held down does once what does not repeat, and is no one else's key
@@ -14,9 +17,10 @@ export function keyPressed<P extends KeyPlace>(place: P, event: KeyboardEvent, h
   if (isComposing(event)) return false;
   for (const [name, entry] of Object.entries<KeyEntry>(KEYS[place])) {
     const handler = handlers[name as KeyOf<P>];
-    if (handler === null || !entry.strokes.some((stroke) => isStroke(stroke, event))) continue;
+    const stroke = handler === null ? undefined : entry.strokes.find((one) => isStroke(one, event));
+    if (handler === null || stroke === undefined) continue;
     if (event.repeat && entry.repeats !== true) return true;
-    if (handler(event) !== false) return true;
+    if (handler(stroke) !== false) return true;
   }
   return false;
 }

@@ -60,7 +60,7 @@ export function ChooserDrawers({ fronts, chests, chest, setChest, drawers, open,
         <div
           className={styles.fronts}
           ref={fronts}
-          onKeyDown={(event) => takeKey('chooserDrawers', event, arrowsIn(fronts))}
+          onKeyDown={(event) => takeKey('fronts', event, arrowsIn(fronts))}
           role="group"
           aria-label="Drawers"
         >
@@ -73,7 +73,7 @@ export function ChooserDrawers({ fronts, chests, chest, setChest, drawers, open,
   );
 }
 
-const arrowsIn = (fronts: RefObject<HTMLDivElement | null>): KeyHandlers<'chooserDrawers'> =>
+const arrowsIn = (fronts: RefObject<HTMLDivElement | null>): KeyHandlers<'fronts'> =>
   frontHandlers(() => [...(fronts.current?.querySelectorAll<HTMLElement>('button') ?? [])]);
 
 function ChooserFront({
@@ -142,7 +142,7 @@ function ManyFronts({
       ref={scroller}
       className={styles.manyFronts}
       onKeyDown={(event) =>
-        takeKey('chooserDrawers', event, { left: go(-1), right: go(1), up: go(-perLine), down: go(perLine) })
+        takeKey('fronts', event, { left: go(-1), right: go(1), up: go(-perLine), down: go(perLine) })
       }
       role="group"
       aria-label="Drawers"

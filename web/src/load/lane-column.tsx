@@ -114,7 +114,7 @@ function SlotButton({
 const SLOT = 'button[data-slot]';
 
 /** Arrows go from slot to slot: up and down in a lane, left and right to the slot of the same height. */
-function slotWalk(button: RefObject<HTMLButtonElement | null>): KeyHandlers<'chooserDrawers'> {
+function slotWalk(button: RefObject<HTMLButtonElement | null>): KeyHandlers<'fronts'> {
   const go = (right: number, down: number) => (): void => {
     const here = button.current;
     const lanes = [...(here?.closest('[data-lanes]')?.children ?? [])];

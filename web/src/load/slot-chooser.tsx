@@ -42,7 +42,6 @@ export function SlotChooser(props: Choosing) {
             autoFocus
             value={typed}
             onChange={(event) => chooser.type(event.target.value)}
-            onKeyDown={chooser.onInputKey}
           />
           <h2 id={`${id}-title`}>
             {lane?.name} · {SLOT_LABELS[slot.kind]}

@@ -13,7 +13,7 @@ import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useToldAtRest } from '../lib/use-told-at-rest';
 import { useStored } from '../lib/use-stored';
-import { takeKey, type KeyHandlers } from '../keys/use-keys';
+import { takeKey } from '../keys/use-keys';
 import { stepHandlers } from '../parts/list-keys';
 import type { ListPart } from './chooser-list';
 import { useOffer, type Offer, type OfferedDrawer } from './use-offer';
@@ -55,21 +55,9 @@ export interface Chooser {
   readonly take: (plugin: ChosenItem) => void;
   readonly withUnknown: boolean;
   readonly setWithUnknown: (on: boolean) => void;
-  /** Keys anywhere in the chooser, and those of the field alone. */
+  /** Keys anywhere in the chooser. */
   readonly onKeyDown: (event: KeyboardEvent) => void;
-  readonly onInputKey: (event: KeyboardEvent) => void;
 }
-
-const NO_KEYS: KeyHandlers<'chooser'> = {
-  down: null,
-  up: null,
-  pageDown: null,
-  pageUp: null,
-  load: null,
-  favourite: null,
-  drawers: null,
-  back: null,
-};
 
 /** Whether a key types a letter or sign. A blank presses buttons, and is typed in the line alone. */
 const isTyping = ({ key, ctrlKey, metaKey, altKey }: globalThis.KeyboardEvent): boolean =>
@@ -122,29 +110,26 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
     setMarked(0);
     input.current?.focus();
   };
-  const keys = (event: KeyboardEvent, handlers: Partial<KeyHandlers<'chooser'>>): boolean =>
-    takeKey('chooser', event, { ...NO_KEYS, ...handlers });
   const onKeyDown = (event: KeyboardEvent): void => {
-    const isHandled = keys(event, {
+    // Along the list, and what Enter and Tab do, are keys of the line; in the drawers they are buttons'.
+    const isInLine = event.target === input.current;
+    const { down, up, pageDown, pageUp } = stepHandlers(at, { count: all.length }, (to) => setMarked(Math.max(0, to)));
+    const inLine = (act: () => void) => (isInLine ? act : null);
+    const isHandled = takeKey('chooser', event, {
+      down: inLine(down),
+      up: inLine(up),
+      pageDown: inLine(pageDown),
+      pageUp: inLine(pageUp),
+      load: inLine(() => {
+        if (!offer.isSettled) takesWhenFound.current = true;
+        else if (current !== undefined) take(current);
+      }),
+      drawers: inLine(() => fronts.current?.querySelector<HTMLElement>('[aria-pressed="true"], button')?.focus()),
       favourite: current === undefined ? null : toggleFavourite,
       back: open === null ? close : () => openDrawer(null),
     });
     // What is typed anywhere in the chooser is typed into its line.
-    if (!isHandled && isTyping(event.nativeEvent) && event.target !== input.current) input.current?.focus();
-  };
-  const onInputKey = (event: KeyboardEvent): void => {
-    const { down, up, pageDown, pageUp } = stepHandlers(at, { count: all.length }, (to) => setMarked(Math.max(0, to)));
-    keys(event, {
-      down,
-      up,
-      pageDown,
-      pageUp,
-      load: () => {
-        if (!offer.isSettled) takesWhenFound.current = true;
-        else if (current !== undefined) take(current);
-      },
-      drawers: () => fronts.current?.querySelector<HTMLElement>('[aria-pressed="true"], button')?.focus(),
-    });
+    if (!isHandled && isTyping(event.nativeEvent) && !isInLine) input.current?.focus();
   };
   return {
     input,
@@ -171,7 +156,6 @@ export function useChooser({ slot, lane, catalogue, state, changes, choose, clos
     withUnknown,
     setWithUnknown,
     onKeyDown,
-    onInputKey,
   };
 }
 

@@ -29,7 +29,7 @@ export function nextFront(boxes: readonly Box[], at: number, way: 'left' | 'righ
 }
 
 /** What the arrows do on fronts: the focus goes to the next one. False where there is none. */
-export function frontHandlers(fronts: () => readonly HTMLElement[]): KeyHandlers<'chooserDrawers'> {
+export function frontHandlers(fronts: () => readonly HTMLElement[]): KeyHandlers<'fronts'> {
   const go = (way: 'left' | 'right' | 'up' | 'down') => (): boolean => {
     const all = fronts();
     const to = nextFront(

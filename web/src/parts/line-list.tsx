@@ -23,8 +23,8 @@ interface Props {
 
 const LINE_PX = 30;
 const PICTURE_LINE_PX = 42;
-/** Up to so many lines stand in columns; more are drawn as far as they are in sight. */
-const MOST_IN_COLUMNS = 80;
+/** Up to so many lines stand in columns over the whole width; more are one column, drawn as far as it is in sight. */
+const MOST_IN_COLUMNS = 240;
 
 /** Lines in order. Click, Shift and Ctrl select; Alt and arrows move what is selected; only what is in sight of a long list is drawn. */
 export function LineList({ label, home, lines, actions, aimedAt, pictures }: Props) {
@@ -143,20 +143,9 @@ function lineHandlers(
     const line = current();
     return line === undefined ? false : act(line);
   };
-  const selecting = Object.entries(selectionHandlers(selection, { count: lines.length })).map(
-    ([name, act]) =>
-      [
-        name,
-        (event: KeyboardEvent) => {
-          const answer = act?.(event);
-          tell();
-          return answer;
-        },
-      ] as const,
-  );
   const { addDivider, moveTo } = actions;
   return {
-    ...(Object.fromEntries(selecting) as ReturnType<typeof selectionHandlers>),
+    ...selectionHandlers(selection, { count: lines.length }, tell),
     ...moveHandlers((to) => toCurrent(() => shift(lines, chosen(), to, actions))()),
     about: toCurrent((line) => {
       if (!('plugin' in line)) return false;

@@ -11,50 +11,52 @@ export interface Extent {
 const PAGE = 10;
 const within = (to: number, count: number): number => Math.min(Math.max(to, 0), count - 1);
 
+/** What the keys do that lead along a list, by what a step of so many rows is. */
+const along = <Act>(by: (step: number) => Act, page: number) => ({
+  down: by(1),
+  up: by(-1),
+  pageDown: by(page),
+  pageUp: by(-page),
+  first: by(-Infinity),
+  last: by(Infinity),
+});
+
 /** What the keys do that go along a list whose place is a number, kept within it. -1 in an empty list. */
-export function stepHandlers(at: number, { count, page = PAGE }: Extent, go: (to: number) => void) {
-  const by = (step: number) => () => go(within(at + step, count));
-  return {
-    down: by(1),
-    up: by(-1),
-    pageDown: by(page),
-    pageUp: by(-page),
-    first: by(-Infinity),
-    last: by(Infinity),
-  };
-}
+export const stepHandlers = (at: number, { count, page = PAGE }: Extent, go: (to: number) => void) =>
+  along((step) => () => go(within(at + step, count)), page);
 
 type OfLists = Extract<keyof KeyHandlers<'list'>, keyof KeyHandlers<'lines'>>;
 
-/** What the keys do that every list with a selection has: move, extend, walk, add or take off, select all. */
+/** What the keys do that every list with a selection has: move, extend, walk, add or take off, select all. `told` is called after each. */
 export function selectionHandlers<Id extends string>(
   selection: Selection<Id>,
   { count, page = PAGE }: Extent,
+  told: () => void = () => undefined,
 ): Pick<KeyHandlers<'list'>, Exclude<OfLists, 'about'>> {
-  const by = (step: number, stretch: boolean) => () =>
-    selection.moveTo(within(selection.now().at + step, count), stretch);
-  const walk = (step: number) => () => selection.walkTo(within(selection.now().at + step, count));
+  const doing = (act: () => void) => (): void => {
+    act();
+    told();
+  };
+  const place = (step: number): number => within(selection.now().at + step, count);
+  const move = (stretch: boolean) => along((step) => doing(() => selection.moveTo(place(step), stretch)), page);
+  const walk = (step: number) => doing(() => selection.walkTo(place(step)));
+  const extend = move(true);
   return {
-    down: by(1, false),
-    up: by(-1, false),
-    pageDown: by(page, false),
-    pageUp: by(-page, false),
-    first: by(-Infinity, false),
-    last: by(Infinity, false),
-    extendDown: by(1, true),
-    extendUp: by(-1, true),
-    extendPageDown: by(page, true),
-    extendPageUp: by(-page, true),
-    extendFirst: by(-Infinity, true),
-    extendLast: by(Infinity, true),
+    ...move(false),
+    extendDown: extend.down,
+    extendUp: extend.up,
+    extendPageDown: extend.pageDown,
+    extendPageUp: extend.pageUp,
+    extendFirst: extend.first,
+    extendLast: extend.last,
     walkDown: walk(1),
     walkUp: walk(-1),
     tick: () => {
       const { at } = selection.now();
       if (at < 0) return false;
-      selection.toggle(at);
+      doing(() => selection.toggle(at))();
     },
-    all: () => selection.all(),
+    all: doing(() => selection.all()),
   };
 }
 

@@ -25,7 +25,7 @@ export function actsOf<P extends KeyPlace>(
         key: `${place} ${name}`,
         words: does.charAt(0).toUpperCase() + does.slice(1),
         hint: strokesOf(place, name)[0] ?? '',
-        act: () => void handler(new KeyboardEvent('keydown', { key: strokes[0] ?? '' })),
+        act: () => void handler(strokes[0]),
       },
     ];
   });

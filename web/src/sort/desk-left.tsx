@@ -69,7 +69,7 @@ function ToFile({ desk, chest, queue }: ToFileProps) {
       fresh={queue.filter(isFresh).length}
       isFiled={(id) => listed.places.has(id)}
       light={desk.light}
-      keys={desk.keys}
+      other={() => void desk.keys.file?.()}
       shown={desk.setWaiting}
       fileIntoNew={desk.filing.fileIntoNew}
       here={() => desk.subject.selectElsewhere(null)}

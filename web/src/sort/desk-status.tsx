@@ -98,12 +98,7 @@ function Doing({
 }) {
   const act = keys[does];
   return (
-    <PlainButton
-      className={styles.doing}
-      disabled={act === null}
-      aria-pressed={isOn}
-      onClick={() => void act?.(new KeyboardEvent('keydown'))}
-    >
+    <PlainButton className={styles.doing} disabled={act === null} aria-pressed={isOn} onClick={() => void act?.()}>
       <KeyHint place="sort" does={does} /> <span className="one-line">{children}</span>
     </PlainButton>
   );

@@ -1,4 +1,4 @@
-import { DndContext, DragOverlay, MouseSensor, pointerWithin, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, DragOverlay, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
 import { useEffect } from 'react';
@@ -35,7 +35,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const sensors = useSensors(useSensor(MouseSensor, DRAG_STARTS), useSensor(TouchSensor, TOUCH_STARTS));
   return (
     <FacesContext value={state.face}>
-      <DndContext sensors={sensors} collisionDetection={pointerWithin} autoScroll={false} {...drop.handlers}>
+      <DndContext sensors={sensors} autoScroll={false} {...drop.handlers}>
         <ActMenus>
           <main className={sortStyles.sort}>
             <h1 className="visually-hidden">Sort</h1>

@@ -7,6 +7,7 @@ import { useKeys, type KeyHandlers } from '../keys/use-keys';
 import { tell } from '../lib/telling';
 import { openMenuHere } from '../parts/act-menu';
 import { actsOf, type MenuAct } from '../parts/menu-act';
+import { trayId } from './drag/drag';
 import { focusFront } from './drawer/drawer-actions';
 import { bringBackWish, trayWish } from './filing/desk-wishes';
 import { NO_FILTERS, QUESTIONS } from './find/use-sort-view';
@@ -57,7 +58,7 @@ export function useDeskKeys(desk: DeskState): Desk {
     // Asked of what is selected when the key comes: the one before it may have changed that, and not be drawn yet.
     file: chest === null ? null : withChosen((ids) => desk.openBox('file', ids)),
     fileAgain: filing.again.length > 0 ? withChosen((ids) => filing.file(ids, filing.again)) : null,
-    tray: (event) => withChosen((ids) => void changes.make(trayWish(state, Number(event.key), ids)))(),
+    tray: (digit) => withChosen((ids) => void changes.make(trayWish(state, Number(digit), ids)))(),
     offTrays: withChosen((ids) => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: ids })),
     setAside: () => whenFound(() => desk.openBox('aside')),
     bringBack: hasAside(subject.ids) ? withChosen((ids) => void changes.make(bringBackWish(catalogue, ids))) : null,
@@ -71,10 +72,9 @@ export function useDeskKeys(desk: DeskState): Desk {
     previousChest: state.chest.size > 1 ? toChest(-1) : null,
     pictures: () => desk.setPictures(!desk.pictures),
     back: () => {
-      const here = document.activeElement?.closest<HTMLElement>('[data-drawer], [data-tray]');
-      const home = here?.dataset.drawer ?? (here?.dataset.tray === undefined ? undefined : `tray ${here.dataset.tray}`);
+      const home = openAround(document.activeElement, view.open);
       if (desk.about !== null) desk.setAbout(null);
-      else if (home !== undefined && view.open.includes(home)) {
+      else if (home !== null) {
         look({ open: view.open.filter((id) => id !== home) });
         focusFront(home);
       } else if (queue !== null) desk.leaveQueue();
@@ -98,3 +98,12 @@ export function useDeskKeys(desk: DeskState): Desk {
 /** Of the trays the first one, which most is put on. */
 const onFavourites = (keys: DeskKeys): readonly MenuAct[] =>
   actsOf('sort', keys, ['tray']).map((act) => ({ ...act, words: 'On Favourites, and off again' }));
+
+/** The innermost open drawer or tray around what has the keyboard, as the view names it; null for none. */
+function openAround(here: Element | null, open: readonly string[]): string | null {
+  const home = here?.closest<HTMLElement>('[data-drawer], [data-tray]');
+  if (home == null) return null;
+  const { drawer, tray } = home.dataset;
+  const id = drawer ?? trayId(Number(tray));
+  return open.includes(id) ? id : openAround(home.parentElement, open);
+}

@@ -1,17 +1,7 @@
 /** What the keys do in “to file” and in boxes. */
 import { expect } from '@playwright/test';
-import { dialog, foot, front, list, saved, undo } from '../../../support/studio';
-import {
-  type ChecksOf,
-  filing,
-  inFiling,
-  inPick,
-  markedChoice,
-  markedProposal,
-  onRow,
-  proposals,
-  waitingName,
-} from './hands';
+import { dialog, foot, front, saved, undo } from '../../../support/studio';
+import { type ChecksOf, inFiling, inPick, markedChoice, markedProposal, onRow, proposals, waitingName } from './hands';
 
 export const BOXES_CHECKS: ChecksOf<'waiting' | 'pick' | 'form'> = {
   waiting: {
@@ -56,11 +46,6 @@ export const BOXES_CHECKS: ChecksOf<'waiting' | 'pick' | 'form'> = {
       await press();
       await expect.poll(() => waitingName(page)).toBe(name);
     }),
-    leave: async (page, press) => {
-      await filing(page);
-      await press();
-      await expect(list(page)).toBeFocused();
-    },
   },
   pick: {
     down: inPick('', async (page, press) => {

@@ -3,7 +3,7 @@ import { expect } from '@playwright/test';
 import { dialog, saved, undo } from '../../../support/studio';
 import { type ChecksOf, focuses, inChooser, inLoad, menu, onSlot, slot, steps, walksFronts } from './hands';
 
-export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserDrawers'> = {
+export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'fronts'> = {
   slots: {
     left: onSlot(focuses(async () => undefined, /^(?!Bowed saw).+, slot/)),
     right: onSlot(focuses(async () => undefined, /^(?!Bowed saw).+, slot/)),
@@ -64,7 +64,7 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserDrawers'> = {
       await expect(slot(page, 'Bowed saw, slot 2')).toBeFocused();
     }),
   },
-  chooserDrawers: {
+  fronts: {
     left: walksFronts('ArrowLeft', (by) => by === -1),
     right: walksFronts('ArrowRight', (by) => by === 1),
     up: walksFronts('ArrowUp', (by) => by < -1),

@@ -136,6 +136,11 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await expect(list(page)).not.toHaveClass(/with-pictures/);
     },
     back: async (page, press) => {
+      await list(page).focus();
+      await page.keyboard.press('t');
+      await expect(page.getByRole('region', { name: 'To file' })).toBeFocused();
+      await press();
+      await expect(list(page)).toBeFocused();
       await onRow(page);
       await page.keyboard.press('Enter');
       await expect(page.getByRole('region', { name: 'About the plugin' })).toBeVisible();

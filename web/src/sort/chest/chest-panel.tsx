@@ -13,10 +13,10 @@ import {
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useSteady } from '../../lib/use-steady';
 import { KeyHint } from '../../keys/key-hint';
@@ -89,7 +89,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             drawer={drawer}
             contents={contents}
             entries={entries}
-            inner={innerOf(state, catalogue, drawer)}
+            inner={innerOf(state, catalogue, drawer, contents)}
             isOpen={isOpen}
             isLit={props.lit.has(drawer.id)}
             aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}
@@ -127,7 +127,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             className={frontStyles.newDrawer}
             ref={newDrawer}
             onClick={() => setMaking(null)}
-            onKeyDown={(event) => takeKey('chooserDrawers', event, arrows)}
+            onKeyDown={(event) => takeKey('fronts', event, arrows)}
             data-front
           >
             New drawer <KeyHint place="sort" does="newDrawer" />
@@ -177,17 +177,22 @@ const frontStyle = ({ size }: ChestLook, entries: number): CSSProperties =>
   }) as CSSProperties;
 
 /** What the inner drawers hold together, each plugin once: remembered as long as each of them holds the same. */
-function innerOf(state: Arrangement, catalogue: ChosenCatalogue, drawer: Drawer): InnerCount | null {
+function innerOf(
+  state: Arrangement,
+  catalogue: ChosenCatalogue,
+  drawer: Drawer,
+  own: Contents<ChosenItem>,
+): InnerCount | null {
   const [, ...inner] = drawerAndInner(state, drawer.id);
   if (inner.length === 0) return null;
   const contents = inner.map((one) => contentsOf(state, catalogue.byId, one));
-  const known = innerCounts.get(drawer.id);
+  const known = innerCounts.get(own);
   if (known?.contents.length === contents.length && contents.every((one, at) => one === known.contents[at]))
     return known.count;
   const plugins = new Set(contents.flatMap((one) => one.plugins.map(({ plugin }) => plugin.id))).size;
   const count = { plugins, drawers: inner.length };
-  innerCounts.set(drawer.id, { contents, count });
+  innerCounts.set(own, { contents, count });
   return count;
 }
 
-const innerCounts = new Map<DrawerId, { readonly contents: readonly object[]; readonly count: InnerCount }>();
+const innerCounts = new WeakMap<object, { readonly contents: readonly object[]; readonly count: InnerCount }>();

@@ -2,6 +2,8 @@ import clsx from 'clsx';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Dragged } from '../../parts/dragged';
 import type { Target } from './drag';
+import { DRAG_MOVES } from '../../keys/key-table';
+import { isMac, strokeInWords } from '../../keys/strokes';
 import { effectOf } from './drop-effect';
 import styles from './drag.module.css';
 
@@ -21,10 +23,11 @@ export function DragLabel({
     !('drawerId' in dragged) && dragged.pluginIds.length > 1
       ? `${String(dragged.pluginIds.length)} plugins`
       : dragged.name;
-  const { words, intents } = effectOf(dragged, target, state, moves);
+  const { words, intents, canMove = false } = effectOf(dragged, target, state, moves);
   return (
     <div className={clsx(styles.dragLabel, intents.length === 0 && styles.refused)}>
       {what} <span>{words}</span>
+      {canMove && ` (${strokeInWords(DRAG_MOVES.stroke, isMac())}: move)`}
     </div>
   );
 }

@@ -6,13 +6,15 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawersIn, itemOnTray, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
-import { namesTakenAlong } from '../filing/desk-wishes';
+import { leaveWishes } from '../filing/desk-wishes';
 import type { Target } from './drag';
 
 /** What letting go would do, in words for the label of the drag; without intents it can't be done, and the words say why. */
 export interface Effect {
   readonly words: string;
   readonly intents: readonly Intent[];
+  /** With a key held down it would move instead. */
+  readonly canMove?: boolean;
 }
 
 const does = (words: string, ...intents: readonly Intent[]): Effect => ({ words, intents });
@@ -20,62 +22,42 @@ const does = (words: string, ...intents: readonly Intent[]): Effect => ({ words,
 const NOWHERE: Effect = { words: '– drop it on a drawer or a tray', intents: [] };
 
 /**
- * What a drag would do if it ended at a target. `moves`: a key is held down with which what is dragged from a drawer or tray leaves it; otherwise it
+ * What a drag would do if it ended at a target. `moves`: the key is held down with which what is dragged from a drawer or tray leaves it; otherwise it
  * is there and here.
  */
 export function effectOf(dragged: Dragged, target: Target | null, state: Arrangement, moves = false): Effect {
   if (target === null) return NOWHERE;
   if ('drawerId' in dragged) return drawerEffect(dragged.drawerId, target, state);
   const stays = pluginEffect(dragged, target, state);
-  const { from } = dragged;
-  if (from === undefined || isHome(from, target)) return stays;
-  if (!moves) return stays.intents.length === 0 ? stays : { ...stays, words: `${stays.words} too (${MOVES}: move)` };
-  const out = outOf(from, dragged.pluginIds, state);
-  // What is there already can still leave the place that it is dragged from.
-  if (stays.intents.length === 0 && !isThere(dragged.pluginIds, target, state)) return stays;
-  if (stays.intents.length === 0 && out.length === 0) return stays;
-  const names = 'drawerId' in from ? namesKept(state, dragged.pluginIds, from.drawerId, target) : [];
-  const where = 'drawerId' in from ? (state.drawer.get(from.drawerId)?.name ?? '') : trayName(state, from.tray);
-  const words = stays.intents.length === 0 ? `→ ${nameOfTarget(target, state)}` : stays.words;
-  return does(`${words}, out of ${where}`, ...stays.intents, ...names, ...out);
+  const { from, pluginIds } = dragged;
+  const to = homeOf(target);
+  if (from === undefined || to === null || homeKey(from) === homeKey(to)) return stays;
+  const isThere =
+    stays.intents.length === 0 && pluginIds.length > 0 && pluginIds.every((id) => standsIn(to, id, state));
+  if (stays.intents.length === 0 && !isThere) return stays;
+  if (!moves) return isThere ? stays : { ...stays, words: `${stays.words} too`, canMove: true };
+  const out = leaveWishes(state, pluginIds, from, 'drawerId' in to ? to.drawerId : null);
+  // What a rule put there stays, and what is there already has nothing to come for then.
+  if (out.length === 0) return { ...stays, words: `${stays.words}; a rule keeps it in ${nameOf(from, state)}` };
+  return does(
+    `${isThere ? `→ ${nameOf(to, state)}` : stays.words}, out of ${nameOf(from, state)}`,
+    ...stays.intents,
+    ...out,
+  );
 }
 
-/** The key that makes a drag move what it takes along. */
-const MOVES = 'Shift';
-
-const isHome = (from: LineHome, target: Target): boolean =>
-  target.kind === 'line'
-    ? homeKey(target.home) === homeKey(from)
-    : target.kind === 'into'
-      ? 'drawerId' in from && from.drawerId === target.drawerId
-      : target.kind === 'tray' && 'tray' in from && from.tray === target.tray;
-
-function isThere(ids: readonly ItemId[], target: Target, state: Arrangement): boolean {
-  if (ids.length === 0) return false;
-  if (target.kind === 'into') return ids.every((id) => state.entry.has(entryId(target.drawerId, id)));
-  return target.kind === 'tray' && ids.every((id) => state.trayEntry.has(trayEntryId(target.tray, id)));
+/** The drawer or tray that a target for plugins belongs to. */
+function homeOf(target: Target): LineHome | null {
+  if (target.kind === 'line') return target.home;
+  if (target.kind === 'tray') return { tray: target.tray };
+  return target.kind === 'into' ? { drawerId: target.drawerId } : null;
 }
 
-function nameOfTarget(target: Target, state: Arrangement): string {
-  if (target.kind === 'tray') return trayName(state, target.tray);
-  return target.kind === 'into' ? (state.drawer.get(target.drawerId)?.name ?? '') : '';
-}
+const standsIn = (home: LineHome, id: ItemId, state: Arrangement): boolean =>
+  'tray' in home ? state.trayEntry.has(trayEntryId(home.tray, id)) : state.entry.has(entryId(home.drawerId, id));
 
-function outOf(from: LineHome, pluginIds: readonly ItemId[], state: Arrangement): readonly Intent[] {
-  if ('tray' in from) return [{ kind: 'tray-off', tray: from.tray, pluginIds }];
-  const own = pluginIds.filter((id) => state.entry.has(entryId(from.drawerId, id)));
-  return own.length === 0 ? [] : [{ kind: 'take-out', drawerId: from.drawerId, pluginIds: own }];
-}
-
-function namesKept(state: Arrangement, ids: readonly ItemId[], from: DrawerId, target: Target): readonly Intent[] {
-  const to =
-    target.kind === 'into'
-      ? target.drawerId
-      : target.kind === 'line' && 'drawerId' in target.home
-        ? target.home.drawerId
-        : null;
-  return to === null ? [] : namesTakenAlong(state, ids, from, to);
-}
+const nameOf = (home: LineHome, state: Arrangement): string =>
+  'tray' in home ? trayName(state, home.tray) : (state.drawer.get(home.drawerId)?.name ?? '');
 
 function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target: Target, state: Arrangement): Effect {
   const { pluginIds, dividers } = dragged;

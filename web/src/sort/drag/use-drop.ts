@@ -24,13 +24,15 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
   const pointer = useRef<Point | null>(null);
   const [moves, setMoves] = useState(false);
   const isMoving = useRef(false);
+  const aim = (what: Dragged): void => {
+    if (pointer.current === null) return;
+    const next = targetAt(pointer.current, what);
+    // Most moves stay over the same target: nothing is drawn anew for them.
+    setTarget((old) => (isSame(old, next) ? old : next));
+  };
   useEffect(() => {
     if (dragged === null) return undefined;
-    const scroller = edgeScroller(() => {
-      if (pointer.current === null) return;
-      const next = targetAt(pointer.current, dragged);
-      setTarget((old) => (isSame(old, next) ? old : next));
-    });
+    const scroller = edgeScroller(() => aim(dragged));
     const hold = (event: UIEvent): void => {
       const { shiftKey = false } = event as Partial<KeyboardEvent>;
       isMoving.current = shiftKey;
@@ -61,15 +63,12 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
     handlers: {
       onDragStart: ({ active, activatorEvent }) => {
         pointer.current = pointOf(activatorEvent);
+        isMoving.current = false;
+        setMoves(false);
         setDragged(active.data.current as Dragged);
       },
       // Told of moves of the pointer, and of what scrolls away under it.
-      onDragMove: ({ active }) => {
-        if (pointer.current === null) return;
-        const next = targetAt(pointer.current, active.data.current as Dragged);
-        // Most moves stay over the same target: nothing is drawn anew for them.
-        setTarget((old) => (isSame(old, next) ? old : next));
-      },
+      onDragMove: ({ active }) => aim(active.data.current as Dragged),
       onDragCancel: end,
       onDragEnd: ({ active }) => {
         const what = active.data.current as Dragged;

@@ -52,7 +52,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     down: () => {
       const lines = isOpen ? card.current?.parentElement?.querySelector<HTMLElement>('[role="listbox"]') : null;
       lines?.focus();
-      return lines == null ? arrows.down?.(new KeyboardEvent('keydown')) : true;
+      return lines == null ? arrows.down?.() : true;
     },
     earlier: () => actions.shift(drawer, -1),
     later: () => actions.shift(drawer, 1),

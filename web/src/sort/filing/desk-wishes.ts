@@ -8,6 +8,7 @@ import { trayEntries } from '@clever-drawer/core/chests/look-up';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
+import type { LineHome } from '../../parts/dragged';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
@@ -52,23 +53,29 @@ export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: st
   return [...fresh, ...known].map((plugin) => plugin.id);
 }
 
-/** The names that entries have in one drawer alone, given to them in the drawer that they come to. */
-export const namesTakenAlong = (
+/**
+ * Takes items out of where they are on their way to another place: out of a drawer, to which drawer their names in it go along, or off a tray. None
+ * for what a rule put there: nothing of it is there by hand.
+ */
+export function leaveWishes(
   state: Arrangement,
   ids: readonly ItemId[],
-  from: DrawerId,
-  to: DrawerId,
-): readonly Intent[] =>
-  ids.flatMap((pluginId): Intent[] => {
-    const name = state.entry.get(entryId(from, pluginId))?.name ?? null;
-    const isThere = state.entry.has(entryId(to, pluginId));
-    return name === null || isThere ? [] : [{ kind: 'name-entry', drawerId: to, pluginId, name }];
+  from: LineHome,
+  to: DrawerId | null,
+): readonly Intent[] {
+  if ('tray' in from) return [{ kind: 'tray-off', tray: from.tray, pluginIds: ids }];
+  const { drawerId } = from;
+  const own = ids.filter((id) => state.entry.has(entryId(drawerId, id)));
+  if (own.length === 0) return [];
+  const named = own.flatMap((pluginId): Intent[] => {
+    const name = state.entry.get(entryId(drawerId, pluginId))?.name ?? null;
+    const takesAlong = to !== null && name !== null && !state.entry.has(entryId(to, pluginId));
+    return takesAlong ? [{ kind: 'name-entry', drawerId: to, pluginId, name }] : [];
   });
+  return [...named, { kind: 'take-out', drawerId, pluginIds: own }];
+}
 
-/**
- * Moves what stands in a drawer to another one: filed there, with its name in the drawer if it has one, and taken out here. One act of several
- * wishes, which one undo takes back.
- */
+/** Moves what stands in a drawer to another one: filed there with its name, and taken out here. One act of several wishes, which one undo takes back. */
 export function moveWishes(
   state: Arrangement,
   pluginIds: readonly ItemId[],
@@ -76,11 +83,6 @@ export function moveWishes(
   to: DrawerId,
 ): readonly Intent[] {
   const fresh = pluginIds.filter((id) => !state.entry.has(entryId(to, id)));
-  // What a rule put there stays: nothing of it is there by hand.
-  const byHand = pluginIds.filter((id) => state.entry.has(entryId(from, id)));
-  return [
-    ...(fresh.length > 0 ? [{ kind: 'file', drawerIds: [to], pluginIds: fresh } as const] : []),
-    ...namesTakenAlong(state, pluginIds, from, to),
-    ...(byHand.length > 0 ? [{ kind: 'take-out', drawerId: from, pluginIds: byHand } as const] : []),
-  ];
+  const filing: Intent[] = fresh.length === 0 ? [] : [{ kind: 'file', drawerIds: [to], pluginIds: fresh }];
+  return [...filing, ...leaveWishes(state, pluginIds, { drawerId: from }, to)];
 }

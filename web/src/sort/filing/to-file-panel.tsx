@@ -15,7 +15,6 @@ import { KeyHint } from '../../keys/key-hint';
 import { takeKey } from '../../keys/use-keys';
 import { stepHandlers, ticked as withTick } from '../../parts/list-keys';
 import { PlainButton } from '../../parts/plain-button';
-import type { DeskKeys } from '../use-desk-keys';
 import { ProposedDrawers, ToFileKeys, WaitingPlugin } from './proposed-drawers';
 import styles from './filing.module.css';
 
@@ -29,8 +28,8 @@ interface Props {
   readonly fresh: number;
   readonly isFiled: (id: ItemId) => boolean;
   readonly light: (drawers: readonly string[]) => void;
-  /** The keys of the desk, which act on the plugin that is shown. */
-  readonly keys: DeskKeys;
+  /** Asks for another drawer for the plugin that is shown. */
+  readonly other: () => void;
   /** Told which plugin is shown. */
   readonly shown: (id: ItemId | null) => void;
   readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
@@ -42,7 +41,7 @@ interface Props {
 
 /** What is to be filed, one plugin after the other, with the drawers that are proposed for it; Enter takes the marked one and goes on. */
 export function ToFilePanel(props: Props) {
-  const { catalogue, state, chest, changes, queue, fresh, isFiled, light, keys, shown, close } = props;
+  const { catalogue, state, chest, changes, queue, fresh, isFiled, light, shown, close } = props;
   const [at, setAt] = useState(0);
   const [marked, setMarked] = useState(0);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
@@ -77,10 +76,9 @@ export function ToFilePanel(props: Props) {
     file(chosen.length > 0 ? chosen : one === undefined ? [] : [one]);
   };
   const newName = plugin === undefined || proposals.length > 0 ? null : nameForNew(plugin);
-  const chooseAnother = (): void => void keys.file?.(new KeyboardEvent('keydown'));
   const onKeyDown = (event: KeyboardEvent): void => {
     // The panel's buttons have their own Space and Enter.
-    if (event.target !== event.currentTarget && event.key !== 'Escape') return;
+    if (event.target !== event.currentTarget) return;
     const current = proposals[marked];
     const steps = stepHandlers(marked, { count: proposals.length }, (to) => setMarked(Math.max(to, 0)));
     takeKey('waiting', event, {
@@ -90,7 +88,7 @@ export function ToFilePanel(props: Props) {
           : proposals.length > 0
             ? accept
             : newName === null
-              ? chooseAnother
+              ? props.other
               : () => props.fileIntoNew([plugin.id], newName),
       down: steps.down,
       up: steps.up,
@@ -99,7 +97,6 @@ export function ToFilePanel(props: Props) {
       tick: current === undefined ? null : () => setTicked(withTick(ticked, current.drawerId)),
       later: () => go(index + 1),
       earlier: () => go(index - 1),
-      leave: close,
     });
   };
   return (
@@ -129,7 +126,7 @@ export function ToFilePanel(props: Props) {
           </PlainButton>
         )}
         <PlainButton onClick={close}>
-          Back to the list <KeyHint place="waiting" does="leave" />
+          Back to the list <KeyHint place="sort" does="back" />
         </PlainButton>
       </header>
       {plugin === undefined ? (

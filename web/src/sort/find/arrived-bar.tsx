@@ -1,8 +1,10 @@
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
+import { toast } from 'sonner';
 import { isUnderWay, useArrivals, useScans } from '../../catalogue/queries';
-import { useStartScan } from '../../catalogue/scanning';
+import { useCancelScan, useStartScan } from '../../catalogue/scanning';
 import { useComputer } from '../../lib/use-computer';
+import { PlainButton } from '../../parts/plain-button';
 import { NO_FILTERS, type SortViewing } from './use-sort-view';
 import styles from './find.module.css';
 
@@ -12,21 +14,29 @@ export function ArrivedBar({ viewing }: { viewing: SortViewing }) {
   const arrivals = useArrivals(computer.id).data ?? [];
   const scans = useScans(computer.id).data ?? [];
   const start = useStartScan();
+  const cancel = useCancelScan();
   const [begun, setBegun] = useState<string | null>(null);
   const own = scans.find((scan) => scan.id === begun);
   const isDone = own !== undefined && !isUnderWay(own);
   useEffect(() => {
     if (!isDone) return;
     setBegun(null);
-    viewing.look({ typed: '', filters: { ...NO_FILTERS, state: ['new'] } });
+    if (own.state === 'done') viewing.look({ typed: '', filters: { ...NO_FILTERS, state: ['new'] } });
+    else if (own.state !== 'cancelled')
+      toast.error(own.failure ?? 'The scan was interrupted; the catalogue is as it was before. Scan again.');
     // When it is done, and not whenever something else is looked at.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [isDone]);
   if (begun !== null)
     return (
-      <div className={styles.arrived} role="status">
-        Scanning what arrived …
-        {own !== undefined && ` ${String(own.progress.read)} of ${String(own.progress.found)} read`}
+      <div className={styles.arrived}>
+        <span role="status">
+          Scanning what arrived …
+          {own !== undefined && ` ${String(own.progress.read)} of ${String(own.progress.found)} read`}
+        </span>
+        <PlainButton disabled={cancel.isPending} onClick={() => cancel.mutate(begun)}>
+          Cancel scan
+        </PlainButton>
       </div>
     );
   if (arrivals.length === 0) return null;

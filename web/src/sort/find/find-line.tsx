@@ -28,15 +28,13 @@ export function FindLine({ viewing, state, changes, shown, isSettled, outside, i
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
   );
+  const last = chips.at(-1);
   const handlers: KeyHandlers<'findLine'> = {
     // What is still being searched for may be found: the key waits for it.
     intoList: isSettled && shown === 0 ? null : intoList,
     empty: view.typed === '' ? (chips.length === 0 ? null : clear) : () => look({ typed: '' }),
-    lastFilter: () => {
-      const last = chips.at(-1);
-      if (view.typed !== '' || last === undefined) return false;
-      toggle(last.question, last.value);
-    },
+    // A key that is held down empties the line, and stops there.
+    lastFilter: view.typed !== '' || last === undefined ? null : () => toggle(last.question, last.value),
   };
   useToldAtRest(`${String(shown)} shown`, view.typed !== '' || chips.length > 0);
   return (

@@ -1,4 +1,5 @@
-import { useId, useMemo, useState } from 'react';
+import memoizeOne from 'memoize-one';
+import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
@@ -38,13 +39,12 @@ export function NamesBox({
   const id = useId();
   const shown = nickname.trim() || (only?.givenName ?? '');
   const wanted = fold(nickname);
-  const same = useMemo(
-    () =>
-      wanted === '' || only === undefined
-        ? undefined
-        : all.find((one) => one.id !== only.id && (fold(one.name) === wanted || fold(one.givenName) === wanted)),
-    [wanted, only, all],
-  );
+  const same =
+    only === undefined || wanted === ''
+      ? undefined
+      : namedIn(all)
+          .get(wanted)
+          ?.find((one) => one.id !== only.id);
   const submit = (): void => {
     close();
     const wantedTags = tagsOf(tags);
@@ -146,3 +146,15 @@ export function NamesBox({
 
 const added = (tags: readonly string[]): NewNames => (tags.length === 0 ? {} : { addTags: tags });
 const taken = (tags: readonly string[]): NewNames => (tags.length === 0 ? {} : { removeTags: tags });
+
+/** Plugins and presets by every name that they are shown or given under, as search compares names. */
+const namedIn = memoizeOne((all: readonly ChosenItem[]): ReadonlyMap<string, readonly ChosenItem[]> => {
+  const named = new Map<string, ChosenItem[]>();
+  for (const one of all)
+    for (const name of new Set([fold(one.name), fold(one.givenName)])) {
+      const own = named.get(name);
+      if (own === undefined) named.set(name, [one]);
+      else own.push(one);
+    }
+  return named;
+});
