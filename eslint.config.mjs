@@ -2,7 +2,18 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/', '**/node_modules/', '.demo/', '.test/', 'test-results/', '**/*.mjs', '**/*.cjs'] },
+  {
+    ignores: [
+      '**/*.generated.ts',
+      '**/dist/',
+      '**/node_modules/',
+      '.demo/',
+      '.test/',
+      'test-results/',
+      '**/*.mjs',
+      '**/*.cjs',
+    ],
+  },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {

@@ -40,6 +40,11 @@ export class Vocabulary {
     return this.words.length;
   }
 
+  /** The number of a word; undefined when it is none of the vocabulary. */
+  numberOf(word: string): number | undefined {
+    return this.numbers.get(word);
+  }
+
   /** To be called once after the last word. */
   close(): void {
     // Without a comparer words are sorted as plain text, which is what is wanted, and several times as fast.

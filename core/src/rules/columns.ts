@@ -1,0 +1,125 @@
+import { Postings } from '../search/postings.js';
+import { Vocabulary } from '../search/vocabulary.js';
+import { bitsFor, join, meet, others, setBit, type Bits } from './bits.js';
+import { isTerm, type Condition, type Term, type WordsTerm } from './condition.js';
+import { cut, flat, isNumber } from './cut.js';
+import { meetsTerm, placeOfWords, TEXT_FIELDS, textsOf, type RuleWorld } from './evaluate.js';
+import type { TextField } from './fields.js';
+import type { RuleFacts } from './rule-facts.js';
+
+/** The words of one field over all plugins. */
+interface WordColumn {
+  readonly words: Vocabulary;
+  readonly holders: Postings;
+}
+
+const MOST_KEPT = 4000;
+
+/**
+ * All plugins, one column per question: a rule is answered for all of them at once. Words are looked up in a sorted vocabulary in the place of looking
+ * through every text; each term is answered once, however many rules ask it. Made for a list of facts that stays as it is.
+ */
+export class RuleColumns {
+  private readonly wordColumns = new Map<TextField, WordColumn>();
+  private readonly flats = new Map<TextField, readonly string[]>();
+  private readonly answers = new Map<string, Bits>();
+
+  constructor(private readonly facts: readonly RuleFacts[]) {}
+
+  /** Which of the plugins meet a condition, by their numbers. `inDrawer` tells what other drawers hold. */
+  answer(condition: Condition, world: RuleWorld, inDrawer: (id: string) => Bits): Bits {
+    const size = this.facts.length;
+    if (isTerm(condition)) return this.answerTerm(condition, world, inDrawer);
+    if (condition.kind === 'not') return others(this.answer(condition.of, world, inDrawer), size);
+    const [first, ...rest] = condition.of;
+    const bits = first === undefined ? bitsFor(size) : this.answer(first, world, inDrawer).slice();
+    for (const one of rest) (condition.kind === 'any' ? join : meet)(bits, this.answer(one, world, inDrawer));
+    return bits;
+  }
+
+  private answerTerm(term: Term, world: RuleWorld, inDrawer: (id: string) => Bits): Bits {
+    if (term.kind === 'drawer') return inDrawer(term.id);
+    const key = Object.values(term).join('\u0000') + (term.kind === 'recent' ? world.today : '');
+    let bits = this.answers.get(key);
+    if (bits === undefined) {
+      if (this.answers.size >= MOST_KEPT) this.answers.clear();
+      this.answers.set(key, (bits = term.kind === 'words' ? this.answerWords(term) : this.answerEach(term, world)));
+    }
+    return bits;
+  }
+
+  private answerEach(term: Term, world: RuleWorld): Bits {
+    const bits = bitsFor(this.facts.length);
+    this.facts.forEach((facts, at) => {
+      if (meetsTerm(term, facts, world)) setBit(bits, at);
+    });
+    return bits;
+  }
+
+  private answerWords(term: WordsTerm): Bits {
+    const bits = bitsFor(this.facts.length);
+    if (term.field === 'text') {
+      for (const field of TEXT_FIELDS) join(bits, this.answerWords({ ...term, field }));
+      return bits;
+    }
+    if (term.match === 'inside') {
+      const wanted = flat(term.words);
+      // Texts of one plugin are parted by a sign that no folded text has.
+      this.flatOf(term.field).forEach((text, at) => {
+        if (text.includes(wanted)) setBit(bits, at);
+      });
+      return bits;
+    }
+    const { match } = term;
+    const parts = cut(term.words);
+    const last = parts.at(-1) ?? '';
+    const column = this.columnOf(term.field);
+    const isBegun = match === 'begun' && !isNumber(last);
+    const [only] = parts;
+    if (parts.length === 1 && only !== undefined) {
+      mark(column, only, isBegun, (at) => setBit(bits, at));
+      return bits;
+    }
+    // Those that have the first word are looked at one by one.
+    const seen = bitsFor(this.facts.length);
+    mark(column, parts[0] ?? '', false, (at) => setBit(seen, at));
+    this.facts.forEach((facts, at) => {
+      if (
+        ((seen[at >>> 5] ?? 0) >>> (at & 31)) & 1 &&
+        textsOf(facts, term.field).some((text) => placeOfWords(cut(text), parts, match) >= 0)
+      )
+        setBit(bits, at);
+    });
+    return bits;
+  }
+
+  private columnOf(field: TextField): WordColumn {
+    let column = this.wordColumns.get(field);
+    if (column === undefined) {
+      column = { words: new Vocabulary(), holders: new Postings() };
+      const { words, holders } = column;
+      this.facts.forEach((facts, at) => {
+        for (const text of textsOf(facts, field)) for (const word of cut(text)) holders.add(words.add(word), at);
+      });
+      words.close();
+      this.wordColumns.set(field, column);
+    }
+    return column;
+  }
+
+  private flatOf(field: TextField): readonly string[] {
+    let texts = this.flats.get(field);
+    if (texts === undefined)
+      this.flats.set(field, (texts = this.facts.map((facts) => textsOf(facts, field).map(flat).join('\u0000'))));
+    return texts;
+  }
+}
+
+function mark({ words, holders }: WordColumn, word: string, isBegun: boolean, tell: (at: number) => void): void {
+  if (!isBegun) {
+    const number = words.numberOf(word);
+    if (number !== undefined) holders.each(number, tell);
+    return;
+  }
+  for (const candidate of words.begunBy(word)) holders.each(candidate.word, tell);
+}

@@ -1,0 +1,38 @@
+/** How a rule speaks of drawers: kept by id, written by name. */
+export interface DrawerNames {
+  /** The names of all drawers that can be named. */
+  readonly all: readonly string[];
+  /** The drawer of a name; null when none is called so. */
+  readonly find: (name: string) => string | null;
+  /** What a drawer is called; null when it is gone. */
+  readonly nameOf: (id: string) => string | null;
+}
+
+const KEPT = '#';
+
+/** For rules as they are kept: a drawer stands there with its id, so that it may be renamed. */
+export const KEPT_DRAWERS: DrawerNames = {
+  all: [],
+  find: (name) => (name.startsWith(KEPT) ? name.slice(KEPT.length) : null),
+  nameOf: (id) => KEPT + id,
+};
+
+/** Drawers under their names; of several that are called alike the first. */
+export function namedDrawers(drawers: readonly { readonly id: string; readonly name: string }[]): DrawerNames {
+  const byId = new Map(drawers.map(({ id, name }) => [id, name]));
+  const byName = new Map([...drawers].reverse().map(({ id, name }) => [name.toLowerCase(), id]));
+  return {
+    all: drawers.map(({ name }) => name),
+    find: (name) =>
+      byName.get(name.toLowerCase()) ?? (byId.has(name.slice(KEPT.length)) ? name.slice(KEPT.length) : null),
+    nameOf: (id) => {
+      const name = byId.get(id);
+      // Two of one name: the second is written by its id, so that what is read back is the same.
+      return name === undefined ? null : byName.get(name.toLowerCase()) === id ? name : KEPT + id;
+    },
+  };
+}
+
+const SHOWN = 60;
+/** A name as a message shows it. */
+export const trimmedDrawer = (name: string): string => (name.length > SHOWN ? `${name.slice(0, SHOWN)}…` : name);

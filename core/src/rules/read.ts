@@ -1,0 +1,323 @@
+import { isWithinTwoEdits } from '../text/two-edits.js';
+import { cut, flat } from './cut.js';
+import {
+  depthOf,
+  RULE_LIMITS,
+  several,
+  termsOf,
+  type Comparison,
+  type Condition,
+  type Match,
+  type Term,
+} from './condition.js';
+import {
+  ASKED_GRADES,
+  FIELD_NAMES,
+  FIELDS,
+  isField,
+  type AskedGrade,
+  type Field,
+  type FieldValue,
+  type Flag,
+  type TextField,
+} from './fields.js';
+import { parse, SyntaxError as GrammarError } from './grammar.generated.js';
+import { trimmedDrawer, type DrawerNames } from './drawer-names.js';
+
+/** What is wrong with a rule: from which character to which, in words, and what could be written there instead. */
+export interface RuleProblem {
+  readonly at: number;
+  readonly to: number;
+  readonly words: string;
+  readonly proposal: string | null;
+}
+/** A rule that was read, or what is wrong with it. */
+export type ReadRule =
+  { readonly ok: true; readonly condition: Condition } | { readonly ok: false; readonly problem: RuleProblem };
+
+type Raw =
+  | { is: 'list' | 'any' | 'all'; of: Raw[] }
+  | { is: 'not' | 'group'; of: Raw }
+  | { is: 'words'; text: string; quoted: boolean; at: number; to: number }
+  | RawAsk;
+interface RawAsk {
+  is: 'ask';
+  name: string;
+  sign: Comparison | null;
+  value: string;
+  quoted: boolean;
+  grade: string | null;
+  at: number;
+  to: number;
+}
+
+class Wrong extends Error {
+  constructor(readonly problem: RuleProblem) {
+    super(problem.words);
+  }
+}
+
+const wrong = (at: number, to: number, words: string, proposal: string | null = null): never => {
+  throw new Wrong({ at, to, words, proposal });
+};
+
+/**
+ * Reads a rule as it is typed, in the quick field and in the text alike: words next to each other stand together, commas, OR and AND join, NOT, "but not"
+ * and a comma before NOT leave out. The grammar stands in grammar.peggy. `drawers` finds drawers by what they are called. Never throws; takes a time
+ * in proportion to the length.
+ */
+export function readRule(typed: string, drawers: DrawerNames): ReadRule {
+  try {
+    const { characters, terms, depth } = RULE_LIMITS;
+    if (typed.length > characters)
+      wrong(
+        characters,
+        typed.length,
+        `A rule has ${String(characters)} characters at most; put part of it into a drawer of its own.`,
+      );
+    checkNesting(typed);
+    const text = typed.replace(/\s/g, ' ');
+    if (text.trim() === '')
+      wrong(0, typed.length, 'Write a word that the plugins have, or a field such as type:reverb.');
+    const condition = meant((parse as (text: string) => unknown)(text) as Raw, drawers);
+    if (termsOf(condition).length > terms)
+      wrong(0, typed.length, `A rule asks ${String(terms)} things at most; put part of it into a drawer of its own.`);
+    if (depthOf(condition) > depth) wrong(0, typed.length, TOO_DEEP);
+    return { ok: true, condition };
+  } catch (error) {
+    if (error instanceof Wrong) return { ok: false, problem: error.problem };
+    return { ok: false, problem: problemOf(error, typed) };
+  }
+}
+
+const TOO_DEEP = `Parentheses stand in each other ${String(RULE_LIMITS.depth)} deep at most; put part of the rule into a drawer of its own.`;
+
+const TOKENS = /[()]|"(?:\\.|[^"\\])*"?|[^\s()"]+/g;
+
+/** The reader calls itself for each parenthesis and each NOT: how deep that goes is known before it begins. */
+function checkNesting(typed: string): void {
+  const open: number[] = [];
+  let [depth, nots] = [0, 0];
+  for (const { 0: token, index } of typed.matchAll(TOKENS)) {
+    if (token === '(') {
+      open.push(nots + 1);
+      depth += nots + 1;
+    } else if (token === ')') depth -= open.pop() ?? 0;
+    nots = token.toLowerCase() === 'not' ? nots + 1 : 0;
+    if (depth + nots > RULE_LIMITS.depth) wrong(index, typed.length, TOO_DEEP);
+  }
+}
+
+function meant(raw: Raw, drawers: DrawerNames): Condition {
+  switch (raw.is) {
+    case 'group':
+      return meant(raw.of, drawers);
+    case 'not':
+      return { kind: 'not', of: meant(raw.of, drawers) };
+    case 'any':
+    case 'all':
+      return several(
+        raw.is,
+        raw.of.map((one) => meant(one, drawers)),
+      );
+    case 'list': {
+      // "echo, delay, not tape": any of those, but none of these.
+      const all = raw.of.map((one) => meant(one, drawers));
+      const taken = all.filter((one) => one.kind !== 'not');
+      const left = all.filter((one) => one.kind === 'not');
+      return taken.length === 0 ? several('all', left) : several('all', [several('any', taken), ...left]);
+    }
+    case 'words':
+      return wordsTerm('name', raw.text, raw.quoted, raw);
+    case 'ask':
+      return asked(raw, drawers);
+  }
+}
+
+/** Which way words are to be met: by the stars around them, and whether they stand in quotes. */
+function wordsTerm(field: TextField, text: string, quoted: boolean, { at, to }: { at: number; to: number }): Term {
+  const begins = text.startsWith('*');
+  const ends = text.endsWith('*') && text.length > 1;
+  // Stars and backslashes are signs of the grammar, and of no plugin's name.
+  const words = unescaped(text, quoted).replace(/[*\\]/g, ' ');
+  const match: Match = begins ? 'inside' : ends || !quoted ? 'begun' : 'whole';
+  const said = words.replace(/ +/g, ' ').trim();
+  if (match === 'inside' ? flat(said) === '' : cut(said).length === 0)
+    wrong(at, to, 'Here a word with a letter or a digit is missing.');
+  return { kind: 'words', field, words: said, match };
+}
+
+function asked(raw: RawAsk, drawers: DrawerNames): Term {
+  const { name, at, to } = raw;
+  if (!isField(name)) {
+    const near = nearest(name, FIELD_NAMES);
+    return wrong(
+      at,
+      at + name.length,
+      `A rule can't ask for “${name}”. It can ask for: ${FIELD_NAMES.join(', ')}.`,
+      near ?? null,
+    );
+  }
+  if (raw.value === '') return wrong(at, to, `After “${name}:” ${expected(name)} is missing.`, exampleOf(name));
+  if (raw.grade !== null && !isGraded(name))
+    return wrong(to - raw.grade.length - 1, to, `How sure it must be can be asked of role, type and family only.`);
+  if (raw.sign !== null && FIELDS[name].kind !== 'number' && FIELDS[name].kind !== 'date')
+    return wrong(at, to, `“${raw.sign}” compares numbers and days; after “${name}:” write ${expected(name)}.`);
+  return termOf(name, raw, drawers);
+}
+
+const isGraded = (name: Field): boolean => {
+  const spec = FIELDS[name];
+  return spec.kind === 'value' && spec.graded;
+};
+
+function termOf(name: Field, raw: RawAsk, drawers: DrawerNames): Term {
+  const { at, to } = raw;
+  const spec = FIELDS[name];
+  const value = unescaped(raw.value, raw.quoted);
+  switch (spec.kind) {
+    case 'text':
+      return wordsTerm(name as TextField, raw.value, raw.quoted, raw);
+    case 'value':
+      return { kind: 'value', field: name as never, value: known(name, value, spec.values, raw), grade: gradeOf(raw) };
+    case 'flag':
+      return { kind: 'flag', flag: known(name, value, spec.values, raw) as Flag };
+    case 'number': {
+      const pattern = name === 'version' ? /^\d{1,9}(\.\d{1,9}){0,5}$/ : /^\d{1,9}$/;
+      if (!pattern.test(value)) return wrong(at, to, `After “${name}:” write ${expected(name)}.`, exampleOf(name));
+      return { kind: 'number', field: name as never, is: raw.sign ?? '=', value };
+    }
+    case 'date': {
+      const [, days] = /^(\d{1,5}) ?d(?:ays?)?$/i.exec(value) ?? [];
+      if (days !== undefined && raw.sign === null) return { kind: 'recent', field: name as never, days: Number(days) };
+      if (!isDay(value)) return wrong(at, to, `After “${name}:” write ${expected(name)}.`, exampleOf(name));
+      return { kind: 'day', field: name as never, is: raw.sign ?? '=', day: value };
+    }
+    case 'drawer': {
+      const id = drawers.find(value);
+      if (id !== null) return { kind: 'drawer', id };
+      const near = nearest(flat(value), drawers.all.map(flat));
+      const proposal = near === undefined ? null : (drawers.all.find((one) => flat(one) === near) ?? null);
+      return wrong(
+        at,
+        to,
+        `No drawer is called “${trimmedDrawer(value)}”.`,
+        proposal === null ? null : `drawer:${quoted(proposal)}`,
+      );
+    }
+  }
+}
+
+const unescaped = (text: string, quoted: boolean): string => (quoted ? text.replace(/\\(.)/g, '$1') : text);
+
+/** In quotes, whatever is in it. */
+const quoted = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
+
+function known(name: Field, value: string, values: readonly FieldValue[], { at, to }: RawAsk): string {
+  const wanted = flat(value).replace(/[ _]/g, '-');
+  const found = values.find((one) => flat(one.value) === wanted || flat(one.label).replace(/ /g, '-') === wanted);
+  if (found !== undefined) return found.value;
+  const near = nearest(
+    wanted,
+    values.map((one) => flat(one.value)),
+  );
+  const meantValue = near === undefined ? undefined : values.find((one) => flat(one.value) === near);
+  return wrong(
+    at,
+    to,
+    `“${value}” is nothing that “${name}” can be. Write ${expected(name)}.`,
+    meantValue === undefined ? null : `${name}:${meantValue.value}`,
+  );
+}
+
+function gradeOf({ grade, to }: RawAsk): AskedGrade | null {
+  if (grade === null) return null;
+  const found = ASKED_GRADES.find((one) => one === grade);
+  const near = nearest(grade, ASKED_GRADES);
+  return (
+    found ??
+    wrong(
+      to - grade.length - 1,
+      to,
+      `After @ stands how sure it must be: ${ASKED_GRADES.join(', ')}.`,
+      near === undefined ? null : `@${near}`,
+    )
+  );
+}
+
+function isDay(value: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(value)) return false;
+  const time = Date.parse(`${value}T00:00:00Z`);
+  return !Number.isNaN(time) && new Date(time).toISOString().startsWith(value);
+}
+
+const MOST_NAMED = 8;
+
+/** What may be written after a field. */
+function expected(name: Field): string {
+  const spec = FIELDS[name];
+  switch (spec.kind) {
+    case 'text':
+      return 'words';
+    case 'value':
+    case 'flag': {
+      const values = spec.values.map((one) => one.value);
+      const more = values.length > MOST_NAMED ? ` … (${String(values.length)} in all)` : '';
+      return `one of ${values.slice(0, MOST_NAMED).join(', ')}${more}`;
+    }
+    case 'number':
+      return name === 'version' ? 'a version such as 2.1 or >=2' : 'a number such as 3, >3 or <=3';
+    case 'date':
+      return 'a day such as >=2026-01-31, or a time such as 30d (in the last 30 days)';
+    case 'drawer':
+      return 'the name of a drawer';
+  }
+}
+
+function exampleOf(name: Field): string | null {
+  const spec = FIELDS[name];
+  if (spec.kind === 'number') return `${name}:${name === 'version' ? '>=2' : '>0'}`;
+  if (spec.kind === 'date') return `${name}:30d`;
+  const [first] = spec.kind === 'value' || spec.kind === 'flag' ? spec.values : [];
+  return first === undefined ? null : `${name}:${first.value}`;
+}
+
+const SHORTEST_SLIP = 4;
+
+/** The word that may be meant: begun by what was typed, or two slips of the hand away. */
+const nearest = (typed: string, words: readonly string[]): string | undefined =>
+  words.find((word) => typed.length > 1 && word.startsWith(typed)) ??
+  words.find((word) => typed.length >= SHORTEST_SLIP && isWithinTwoEdits(typed, word));
+
+function problemOf(error: unknown, typed: string): RuleProblem {
+  if (!(error instanceof GrammarError))
+    return { at: 0, to: typed.length, words: 'This rule can’t be read. Write it in a simpler way.', proposal: null };
+  const { location } = error as unknown as { location: { start: { offset: number }; end: { offset: number } } };
+  const at = location.start.offset;
+  const sign = typed[at];
+  const open = count(typed.slice(0, at), '(') - count(typed.slice(0, at), ')');
+  const here = (words: string, proposal: string | null = null): RuleProblem => ({
+    at,
+    to: Math.max(location.end.offset, at),
+    words,
+    proposal,
+  });
+  if (count(typed.replace(/\\./g, '  '), '"') % 2 === 1) {
+    const from = typed.lastIndexOf('"');
+    return { at: from, to: typed.length, words: 'This quote is not closed.', proposal: `${typed.slice(from)}"` };
+  }
+  if (sign === undefined && open > 0) {
+    const isEmpty = /[(,]\s*$|\b(?:or|and|but|not)\s*$/i.test(typed);
+    return isEmpty ? here('Here a word or a field is missing.') : here('A closing parenthesis is missing.', ')');
+  }
+  if (sign === ')' && open <= 0) return here('This parenthesis was not opened.', '');
+  if (sign === undefined) return here('Here a word or a field is missing: the rule ends after a joining word.');
+  if (sign === '"') return here('Two texts in quotes need a blank or OR between them.', ' "');
+  if (sign === ':')
+    return here('In front of the colon stands the name of a field; put a word with a colon into quotes.');
+  const [joiner] = /^(?:or|and|but|,)/i.exec(typed.slice(at)) ?? [];
+  if (joiner !== undefined) return here(`In front of “${joiner}” a word or a field is missing.`);
+  return here(`Here a word, a field or a parenthesis is expected, and not “${sign}”.`);
+}
+
+const count = (text: string, sign: string): number => text.split(sign).length - 1;

@@ -1,0 +1,255 @@
+import type { ItemId } from '../ids.js';
+import { bitsFor, clearBit, hasBit, join, numbersIn, setBit, type Bits } from './bits.js';
+import { RuleColumns } from './columns.js';
+import { termsOf, type Condition } from './condition.js';
+import { meets, type RuleWorld } from './evaluate.js';
+import type { RuleFacts } from './rule-facts.js';
+
+/** What changed: facts of new and changed items, items that are gone, rules of new and changed drawers, drawers without one. */
+export interface RuleChange {
+  readonly facts?: readonly RuleFacts[];
+  readonly gone?: readonly ItemId[];
+  readonly rules?: readonly (readonly [drawer: string, condition: Condition])[];
+  readonly unruled?: readonly string[];
+  readonly today?: string;
+}
+
+// Beyond so many plugins that were looked at one by one since, the columns are made anew when a whole rule is asked.
+const MOST_CHANGED = 16;
+
+/**
+ * What every clever drawer's rule takes, kept per rule and plugin: a changed plugin is asked by all rules, a changed rule asks all plugins, and nothing
+ * else is worked out again. Rules that look at other drawers are asked after them; within a circle the drawer counts as empty.
+ */
+export class RuleBook {
+  private readonly numbers = new Map<ItemId, number>();
+  private readonly facts: RuleFacts[] = [];
+  private readonly rules = new Map<string, Condition>();
+  private readonly results = new Map<string, Bits>();
+  private order: readonly string[] = [];
+  private columns: RuleColumns | null = null;
+  /** Items whose columns are not what they were. */
+  private readonly stale = new Set<number>();
+  private readonly goneOnes = new Set<number>();
+  private readonly presets = new Set<number>();
+  private readonly withNevers = new Set<number>();
+  private today = '';
+
+  /** Takes changes in; the drawers whose contents by rule have changed. */
+  change({ facts = [], gone = [], rules = [], unruled = [], today = this.today }: RuleChange): string[] {
+    const isNewDay = today !== this.today;
+    this.today = today;
+    const touched = this.takeFacts(facts, gone);
+    for (const drawer of unruled) {
+      this.rules.delete(drawer);
+      this.results.delete(drawer);
+    }
+    for (const [drawer, condition] of rules) this.rules.set(drawer, condition);
+    if (rules.length > 0 || unruled.length > 0) this.order = inOrder(this.rules);
+    const anew = new Set([...rules.map(([drawer]) => drawer), ...unruled]);
+    // What was asked as a whole is looked at as a whole; where single plugins changed, so does what looks at it.
+    const wholly = new Set(unruled);
+    const changed: string[] = [...unruled];
+    // A few are asked one by one; when many have changed, everything is asked by columns.
+    const many = touched.length * MOST_CHANGED > this.facts.length;
+    for (const drawer of this.order) {
+      const condition = this.rules.get(drawer);
+      if (condition === undefined) continue;
+      const terms = termsOf(condition);
+      const looksAtChanged = terms.some((term) => term.kind === 'drawer' && wholly.has(term.id));
+      const isTimed = isNewDay && terms.some((term) => term.kind === 'recent');
+      const whole = many || anew.has(drawer) || isTimed || looksAtChanged;
+      const before = this.results.get(drawer);
+      const after =
+        whole || before === undefined
+          ? this.askAll(drawer, condition)
+          : this.askSome(drawer, condition, before, touched);
+      this.results.set(drawer, after);
+      if (before !== undefined && isSame(before, after)) continue;
+      changed.push(drawer);
+      if (whole) wholly.add(drawer);
+    }
+    return changed;
+  }
+
+  /** The items that a drawer's rule takes; none for a drawer without a rule. */
+  taken(drawer: string): ItemId[] {
+    const bits = this.results.get(drawer);
+    return bits === undefined ? [] : numbersIn(bits).flatMap((at) => this.facts[at]?.id ?? []);
+  }
+
+  /** The items that a condition of no drawer would take. */
+  ask(condition: Condition): ItemId[] {
+    return numbersIn(this.answer(condition)).flatMap((at) => this.facts[at]?.id ?? []);
+  }
+
+  /** All that is known of an item; undefined when it is not there. */
+  factsOf(id: ItemId): RuleFacts | undefined {
+    const at = this.numbers.get(id);
+    return at === undefined || this.goneOnes.has(at) ? undefined : this.facts[at];
+  }
+
+  /** The items that are there. */
+  everything(): RuleFacts[] {
+    return this.facts.filter((_, at) => !this.goneOnes.has(at));
+  }
+
+  /** What rules look at besides the item. */
+  readonly world: RuleWorld = this.makeWorld();
+
+  private makeWorld(): RuleWorld {
+    const today = (): string => this.today;
+    return {
+      get today() {
+        return today();
+      },
+      holds: (drawer, item) => {
+        const at = this.numbers.get(item);
+        const bits = this.results.get(drawer);
+        return at !== undefined && bits !== undefined && hasBit(bits, at);
+      },
+    };
+  }
+
+  private takeFacts(facts: readonly RuleFacts[], gone: readonly ItemId[]): number[] {
+    const touched: number[] = [];
+    for (const one of facts) {
+      const at = this.numbers.get(one.id) ?? this.facts.length;
+      if (this.facts[at] === one && !this.goneOnes.has(at)) continue;
+      this.numbers.set(one.id, at);
+      this.facts[at] = one;
+      this.goneOnes.delete(at);
+      (one.item === 'preset' ? add : drop)(this.presets, at);
+      (one.nevers.length > 0 ? add : drop)(this.withNevers, at);
+      touched.push(at);
+    }
+    for (const id of gone) {
+      const at = this.numbers.get(id);
+      if (at === undefined || this.goneOnes.has(at)) continue;
+      this.goneOnes.add(at);
+      touched.push(at);
+    }
+    for (const at of touched) this.stale.add(at);
+    return touched;
+  }
+
+  private askSome(drawer: string, condition: Condition, before: Bits, touched: readonly number[]): Bits {
+    if (touched.length === 0) return before;
+    const after = grown(before, this.facts.length);
+    for (const at of touched) this.askOne(drawer, condition, after, at);
+    return after;
+  }
+
+  private askOne(drawer: string | null, condition: Condition, bits: Bits, at: number): void {
+    const facts = this.facts[at];
+    const isTaken =
+      facts !== undefined &&
+      !this.goneOnes.has(at) &&
+      isAskedFor(condition, facts) &&
+      (drawer === null || !facts.nevers.includes(drawer)) &&
+      meets(condition, facts, this.world);
+    (isTaken ? setBit : clearBit)(bits, at);
+  }
+
+  private askAll(drawer: string, condition: Condition): Bits {
+    const bits = this.answer(condition);
+    for (const at of this.withNevers) if (this.facts[at]?.nevers.includes(drawer) === true) clearBit(bits, at);
+    return bits;
+  }
+
+  private answer(condition: Condition): Bits {
+    if (this.columns === null || this.stale.size * MOST_CHANGED > this.facts.length) {
+      this.columns = new RuleColumns([...this.facts]);
+      this.stale.clear();
+    }
+    const bits = grown(
+      this.columns.answer(condition, this.world, (id) => this.inDrawer(id)),
+      this.facts.length,
+    );
+    if (this.presets.size > 0 && !speaksOfItems(condition)) for (const at of this.presets) clearBit(bits, at);
+    for (const at of this.stale) this.askOne(null, condition, bits, at);
+    for (const at of this.goneOnes) clearBit(bits, at);
+    return bits;
+  }
+
+  private inDrawer(id: string): Bits {
+    const bits = bitsFor(this.facts.length);
+    const ruled = this.results.get(id);
+    if (ruled !== undefined) join(bits, ruled);
+    this.facts.forEach((facts, at) => {
+      if (facts.drawers.includes(id)) setBit(bits, at);
+    });
+    return bits;
+  }
+}
+
+const add = (set: Set<number>, at: number): unknown => set.add(at);
+const drop = (set: Set<number>, at: number): unknown => set.delete(at);
+
+/** A rule takes plugins; presets only when it speaks of items. */
+const isAskedFor = (condition: Condition, facts: RuleFacts): boolean =>
+  facts.item === 'plugin' || speaksOfItems(condition);
+
+const spoken = new WeakMap<Condition, boolean>();
+function speaksOfItems(condition: Condition): boolean {
+  let known = spoken.get(condition);
+  if (known === undefined) {
+    known = termsOf(condition).some((term) => term.kind === 'value' && term.field === 'item');
+    spoken.set(condition, known);
+  }
+  return known;
+}
+
+function grown(bits: Bits, size: number): Bits {
+  const larger = bitsFor(size);
+  larger.set(bits.subarray(0, larger.length));
+  return larger;
+}
+
+const isSame = (a: Bits, b: Bits): boolean => {
+  const [short, long] = a.length < b.length ? [a, b] : [b, a];
+  return short.every((word, at) => word === long[at]) && long.subarray(short.length).every((word) => word === 0);
+};
+
+/** Drawers so that each comes after those that its rule looks at. */
+function inOrder(rules: ReadonlyMap<string, Condition>): string[] {
+  const order: string[] = [];
+  const seen = new Set<string>();
+  for (const first of rules.keys()) {
+    // Without calls in calls: a chain of a thousand drawers is no danger to it.
+    const path: { drawer: string; next: string[] }[] = [];
+    const enter = (drawer: string): void => {
+      if (seen.has(drawer) || !rules.has(drawer)) return;
+      seen.add(drawer);
+      path.push({ drawer, next: drawersIn(rules.get(drawer)) });
+    };
+    enter(first);
+    for (let top = path.at(-1); top !== undefined; top = path.at(-1)) {
+      const next = top.next.pop();
+      if (next !== undefined) enter(next);
+      else order.push(path.pop()?.drawer ?? '');
+    }
+  }
+  return order;
+}
+
+const drawersIn = (condition: Condition | undefined): string[] =>
+  condition === undefined ? [] : termsOf(condition).flatMap((term) => (term.kind === 'drawer' ? [term.id] : []));
+
+/** The circle that a drawer's new rule would close, from the drawer to itself; null when there is none. */
+export function circleOf(rules: ReadonlyMap<string, Condition>, drawer: string, condition: Condition): string[] | null {
+  const from = new Map<string, string>();
+  const waiting = drawersIn(condition).map((id) => [id, drawer] as const);
+  for (let step = waiting.shift(); step !== undefined; step = waiting.shift()) {
+    const [id, before] = step;
+    if (from.has(id)) continue;
+    from.set(id, before);
+    if (id === drawer) {
+      const circle = [drawer];
+      for (let at = from.get(drawer); at !== undefined && at !== drawer; at = from.get(at)) circle.unshift(at);
+      return [drawer, ...circle];
+    }
+    waiting.push(...drawersIn(rules.get(id)).map((next) => [next, id] as const));
+  }
+  return null;
+}
