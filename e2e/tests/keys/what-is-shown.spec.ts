@@ -149,6 +149,23 @@ test('a key before the search has answered waits for it, and acts on what it fin
   await page.keyboard.press('Escape');
 });
 
+test('keys of the list that come before the search has answered wait in their order', async ({ page }) => {
+  await page.locator('#find').focus();
+  // All in one go of the page: the search has no time to answer between them.
+  await page.evaluate(() => {
+    const line = document.querySelector<HTMLInputElement>('#find');
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set?.call(line, 'bowed saw');
+    line?.dispatchEvent(new Event('input', { bubbles: true }));
+    for (const stroke of [{ key: 'ArrowDown' }, { key: 'a', ctrlKey: true }])
+      document.activeElement?.dispatchEvent(
+        new KeyboardEvent('keydown', { ...stroke, bubbles: true, cancelable: true }),
+      );
+  });
+  await expect(foot(page)).toContainText('2 selected');
+  await page.waitForTimeout(300);
+  await expect(selectedRows(page)).toHaveCount(2);
+});
+
 test('found, marked and filed at once, one after the other: each search is answered for its own keys', async ({
   page,
 }) => {

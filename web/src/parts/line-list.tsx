@@ -145,7 +145,10 @@ function lineHandlers(
   };
   const { addDivider, moveTo } = actions;
   return {
-    ...selectionHandlers(selection, { count: lines.length }, tell),
+    ...selectionHandlers(selection, { count: lines.length }, (act) => {
+      act();
+      tell();
+    }),
     ...moveHandlers((to) => toCurrent(() => shift(lines, chosen(), to, actions))()),
     about: toCurrent((line) => {
       if (!('plugin' in line)) return false;

@@ -27,19 +27,18 @@ export const stepHandlers = (at: number, { count, page = PAGE }: Extent, go: (to
 
 type OfLists = Extract<keyof KeyHandlers<'list'>, keyof KeyHandlers<'lines'>>;
 
-/** What the keys do that every list with a selection has: move, extend, walk, add or take off, select all. `told` is called after each. */
+/**
+ * What the keys do that every list with a selection has: move, extend, walk, add or take off, select all. `doing` does each of them, now or when the
+ * list is what it will be.
+ */
 export function selectionHandlers<Id extends string>(
   selection: Selection<Id>,
   { count, page = PAGE }: Extent,
-  told: () => void = () => undefined,
+  doing: (act: () => void) => void = (act) => act(),
 ): Pick<KeyHandlers<'list'>, Exclude<OfLists, 'about'>> {
-  const doing = (act: () => void) => (): void => {
-    act();
-    told();
-  };
   const place = (step: number): number => within(selection.now().at + step, count);
-  const move = (stretch: boolean) => along((step) => doing(() => selection.moveTo(place(step), stretch)), page);
-  const walk = (step: number) => doing(() => selection.walkTo(place(step)));
+  const move = (stretch: boolean) => along((step) => () => doing(() => selection.moveTo(place(step), stretch)), page);
+  const walk = (step: number) => () => doing(() => selection.walkTo(place(step)));
   const extend = move(true);
   return {
     ...move(false),
@@ -52,11 +51,10 @@ export function selectionHandlers<Id extends string>(
     walkDown: walk(1),
     walkUp: walk(-1),
     tick: () => {
-      const { at } = selection.now();
-      if (at < 0) return false;
-      doing(() => selection.toggle(at))();
+      if (selection.now().at < 0) return false;
+      doing(() => selection.toggle(selection.now().at));
     },
-    all: doing(() => selection.all()),
+    all: () => doing(() => selection.all()),
   };
 }
 

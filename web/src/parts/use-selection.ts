@@ -20,7 +20,7 @@ export interface SelectedNow<Id extends string> {
 /** Which rows are selected, which one the keyboard stands on, and what changes that. */
 export interface Selection<Id extends string> extends SelectedNow<Id> {
   /** As it is after every key so far, drawn already or not: the next key may come before that. */
-  readonly now: () => SelectedNow<Id>;
+  readonly now: () => SelectedNow<Id> & { readonly id: Id | undefined };
   readonly click: (index: number, how: Click) => void;
   readonly moveTo: (index: number, stretch: boolean) => void;
   /** Goes to a row and leaves what is selected as it is. */
@@ -50,7 +50,8 @@ export function useSelection<Id extends string>(listed: readonly Id[], first?: S
     at,
     now: () => {
       const { selected: own, listed: rows } = latest.current;
-      return { ids: stillListed(rows, own.ids), at: placeIn(rows, own.at) };
+      const place = placeIn(rows, own.at);
+      return { ids: stillListed(rows, own.ids), at: place, id: rows[place] };
     },
     click: (index, how) => change((rows, old) => clicked(rows, old, index, how)),
     moveTo: (index, stretch) => change((rows, old) => movedTo(rows, old, index, stretch)),

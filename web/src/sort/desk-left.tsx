@@ -104,7 +104,8 @@ function List({ desk }: { desk: Desk }) {
       view={view}
       pictures={desk.pictures}
       sortBy={sortBy}
-      open={(index) => desk.setAbout(listed.ids[index] ?? null)}
+      open={(id) => desk.setAbout(id ?? null)}
+      whenFound={desk.whenFound}
       {...(tray === undefined ? {} : { shift: shiftOnTray })}
     />
   );

@@ -30,7 +30,7 @@ interface Props {
   readonly height: number;
   readonly selection: Selection<ItemId>;
   readonly pictures: boolean;
-  readonly open: (index: number) => void;
+  readonly open: (id: ItemId | undefined) => void;
 }
 
 /** A plugin in the list: kind, names, vendor, formats, the drawers it stands in, its trays. */
@@ -71,7 +71,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
       )}
       style={{ top, height }}
       onClick={click}
-      onDoubleClick={() => open(index)}
+      onDoubleClick={() => open(plugin.id)}
       {...drag.listeners}
       {...picture.handlers}
     >

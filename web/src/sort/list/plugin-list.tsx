@@ -40,9 +40,11 @@ interface Props {
   readonly view: SortView;
   readonly pictures: boolean;
   readonly sortBy: (column: SortBy) => void;
-  readonly open: (index: number) => void;
+  readonly open: (id: ItemId | undefined) => void;
   /** Moves what is selected in the order of the one tray that is listed; absent when no tray is. */
   readonly shift?: (to: LineMove) => void;
+  /** Does something as soon as the list is the answer to what is typed. */
+  readonly whenFound: (act: () => void) => void;
 }
 
 /** All listed plugins; only the rows in sight are drawn, so that its length costs nothing. */
@@ -58,6 +60,7 @@ export function PluginList({
   sortBy,
   open,
   shift,
+  whenFound,
 }: Props) {
   const { plugins } = listed;
   const scroller = useRef<HTMLDivElement>(null);
@@ -84,11 +87,10 @@ export function PluginList({
   useEffect(() => virtual.measure(), [height, virtual]);
 
   const handlers = (page: number): KeyHandlers<'list'> => ({
-    ...selectionHandlers(selection, { count: plugins.length, page }),
+    ...selectionHandlers(selection, { count: plugins.length, page }, whenFound),
     about: () => {
-      const { at: marked } = selection.now();
-      if (marked < 0) return false;
-      open(marked);
+      if (selection.now().at < 0) return false;
+      whenFound(() => open(selection.now().id));
     },
   });
   const openMenu = useActMenu();
