@@ -117,6 +117,13 @@ export const API = {
     tagged: true,
     problems: NO_COMPUTER,
   },
+  'GET /computers/{computer}/traits': {
+    summary:
+      'What rules can ask of plugins besides what the catalogue says: descriptions, channels, notes, presets, use.',
+    status: 200,
+    answer: answers.allTraits,
+    problems: NO_COMPUTER,
+  },
   'GET /computers/{computer}/presets': {
     summary: 'The presets that a computer has, each once for its plugin.',
     status: 200,

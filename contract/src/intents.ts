@@ -90,6 +90,8 @@ export const INTENT_SCHEMAS = {
     pluginIds: pluginIds().min(1),
   }),
   'take-out': object({ kind: kind('take-out'), drawerId: id(), pluginIds: pluginIds().min(1) }),
+  'never-in': object({ kind: kind('never-in'), drawerId: id(), pluginIds: pluginIds().min(1) }),
+  'decide-by-rule': object({ kind: kind('decide-by-rule'), drawerId: id(), pluginIds: pluginIds().min(1) }),
   place: object({
     kind: kind('place'),
     drawerId: id(),

@@ -1,8 +1,13 @@
 /** What requests are made of: names, ids, rules. */
-import { array, number, object, string } from 'yup';
+import { array, number, string } from 'yup';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
+import { KEPT_DRAWERS } from '@clever-drawer/core/rules/drawer-names';
+import { readRule } from '@clever-drawer/core/rules/read';
+import type { Rule } from '@clever-drawer/core/rules/rule';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
+import { written } from './schema.js';
 
 /** The most characters of an id: a preset's holds bank and name besides its plugin's. */
 export const ID_LENGTH = 1200;
@@ -40,17 +45,63 @@ export const buildKey = () => id();
 /** Ids of plugins, as many as a request may name. */
 export const pluginIds = () => array().of(id()).strict().max(MANY).required();
 
-/** A rule as it is sent and kept: a list of keywords. */
-export const ruleSchema = object({
-  kind: string().strict().oneOf(['keywords']).required(),
-  words: array()
-    .of(string().strict().trim().min(1).max(60).required())
-    .min(1, 'a keyword rule needs at least one word')
-    .max(200)
-    .required(),
-}).noUnknown();
-/** A rule, or null. */
-export const rule = () => ruleSchema.nullable().defined();
+const KEYWORDS = { length: 60, most: 200 };
+
+const RULE_FORMS = [
+  {
+    type: 'object',
+    properties: {
+      kind: { const: 'written' },
+      text: { type: 'string', minLength: 1, maxLength: RULE_LIMITS.characters },
+    },
+    required: ['kind', 'text'],
+    additionalProperties: false,
+  },
+  {
+    type: 'object',
+    properties: {
+      kind: { const: 'keywords' },
+      words: {
+        type: 'array',
+        items: { type: 'string', minLength: 1, maxLength: KEYWORDS.length },
+        minItems: 1,
+        maxItems: KEYWORDS.most,
+      },
+    },
+    required: ['kind', 'words'],
+    additionalProperties: false,
+  },
+];
+
+/** A rule as it is sent and kept, or null: its text (docs/rules.md), or a list of keywords as earlier versions wrote it. */
+export const rule = () =>
+  written<Rule>({ title: 'Rule', anyOf: [...RULE_FORMS, { type: 'null' }] })
+    .nullable()
+    .test('rule', (value, context) => {
+      const problem = value === null ? null : problemOfRule(value);
+      return problem === null || context.createError({ message: problem });
+    });
+
+const NO_RULE =
+  'a rule is { "kind": "written", "text": "type:reverb OR hall" } or { "kind": "keywords", "words": ["hall"] }';
+
+function problemOfRule(value: unknown): string | null {
+  if (typeof value !== 'object' || value === null) return NO_RULE;
+  const { kind, text: asked, words, ...more } = value as Record<string, unknown>;
+  if (Object.keys(more).length > 0) return NO_RULE;
+  if (kind === 'written' && typeof asked === 'string' && words === undefined) {
+    const read = readRule(asked, KEPT_DRAWERS);
+    return read.ok ? null : `the rule has a mistake at character ${String(read.problem.at + 1)}: ${read.problem.words}`;
+  }
+  if (kind !== 'keywords' || asked !== undefined || !Array.isArray(words)) return NO_RULE;
+  if (words.length === 0) return 'a keyword rule needs at least one word';
+  if (words.length > KEYWORDS.most) return `a keyword rule has ${String(KEYWORDS.most)} words at most`;
+  const isWord = (word: unknown): boolean =>
+    typeof word === 'string' && word.trim() === word && word !== '' && word.length <= KEYWORDS.length;
+  return words.every(isWord)
+    ? null
+    : `each keyword is a text of 1 to ${String(KEYWORDS.length)} characters without blanks around it`;
+}
 
 /** The number of a tray. */
 export function tray() {

@@ -2,7 +2,7 @@
 import { array, boolean, number, object, string, type ObjectSchema, type Schema } from 'yup';
 import { ROW_KINDS, ROWS, specOf, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import type { Column } from '@clever-drawer/core/chests/rows/row-kind';
-import { ID_LENGTH, MANY, ruleSchema } from './parts.js';
+import { ID_LENGTH, MANY, rule } from './parts.js';
 
 const textSchema = ({ values, most }: Column) =>
   values === undefined
@@ -25,7 +25,7 @@ function columnSchema(column: Column): Schema<unknown> {
     case 'list':
       return finished(array().of(textSchema(column).defined()).strict().max(MANY), column);
     case 'rule':
-      return finished(ruleSchema.default(undefined) as unknown as Schema<unknown>, column);
+      return rule();
   }
 }
 

@@ -145,6 +145,7 @@ test('what happened while the line was down is made up for', async ({ context })
 test('each filter stands in the address, and is the same when it is opened again', async ({ page }) => {
   await page.goto(await placeOf('sort'));
   await expect(page.getByRole('row').nth(5)).toBeVisible();
+  await expect(page.locator('[data-chest][aria-busy="false"]')).toBeVisible();
   const shown = page.locator('[data-shown]');
   // The one of the chest at hand: another chest may have a drawer of the same name.
   const drawer = (await front(page, 'Dynamics').getAttribute('data-drawer')) ?? '';
@@ -153,6 +154,7 @@ test('each filter stands in the address, and is the same when it is opened again
       .getByRole('group', { name: `Filter by ${question}` })
       .getByRole('button')
       .first();
+    await expect(page.locator('[data-chest][aria-busy="false"]')).toBeVisible();
     const count = /(\d+)$/.exec((await segment.innerText()).replace(/\s+/g, ' '))?.[1] ?? '';
     await segment.click();
     await expect(shown).toContainText(`${count} shown`);

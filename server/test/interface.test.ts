@@ -90,11 +90,11 @@ describe('what scripts read', () => {
     const contents = async (id: string) =>
       (await get<DrawerContentsView>(`/computers/${computer}/drawers/${id}`)).lines;
     expect(await contents(drawerId)).toEqual([
-      { pluginId: PLATE, preset: null, name: 'Vestry Plate', by: 'hand', keyword: null, found: true },
+      { pluginId: PLATE, preset: null, name: 'Vestry Plate', by: 'hand', why: null, found: true },
       { divider: 'tails' },
     ]);
     expect(await contents(cleverId)).toEqual([
-      { pluginId: EQ, preset: null, name: 'Copper EQ', by: 'rule', keyword: 'eq', found: true },
+      { pluginId: EQ, preset: null, name: 'Copper EQ', by: 'rule', why: 'eq', found: true },
     ]);
     expect((await api.call('GET', `/computers/${computer}/drawers/${randomUUID()}`)).status).toBe(404);
   });
@@ -157,7 +157,7 @@ it('several intents are one step: done together, undone together, or not at all'
     { kind: 'rename-drawer', id: drawerId, name: 'Rooms' },
     { kind: 'set-rule', id: drawerId, rule: { kind: 'keywords', words: ['room'] } },
   );
-  expect([both.body.label, both.body.edits.length]).toEqual(['rename Space to Rooms and keywords of Rooms', 1]);
+  expect([both.body.label, both.body.edits.length]).toEqual(['rename Space to Rooms and a rule for Rooms', 1]);
   expect(
     (await wish({ kind: 'rename-drawer', id: drawerId, name: 'x' }, { kind: 'delete-chest', id: 'gone' })).status,
   ).toBe(422);

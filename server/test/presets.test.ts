@@ -79,7 +79,7 @@ it('are listed for a computer, and stand in drawers under their own names', asyn
   await change({ kind: 'name-plugins', pluginIds: [HALL], naming: { nickname: 'the cave' } });
   const { lines } = await get<DrawerContentsView>(`/computers/${computer}/drawers/${drawerId}`);
   const preset = { bank: null, name: 'Vocal Hall' };
-  expect(lines).toEqual([{ pluginId: PLATE, preset, name: 'the cave', by: 'hand', keyword: null, found: true }]);
+  expect(lines).toEqual([{ pluginId: PLATE, preset, name: 'the cave', by: 'hand', why: null, found: true }]);
   const plate = (await get<ArrangedPluginView[]>(`/computers/${computer}/plugins`)).find((one) => one.id === PLATE);
   expect(plate?.places).toEqual({ drawers: [], trays: [] });
   expect(plate?.presets).toMatchObject([{ ...preset, title: 'the cave', found: true, places: { trays: [4] } }]);

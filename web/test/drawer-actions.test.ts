@@ -1,6 +1,7 @@
 import type { Changes } from '../src/arrangement/changes';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ListedLine } from '../src/parts/line';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../src/sort/drawer/drawer-actions';
@@ -36,6 +37,7 @@ const actionsIn = (state = STATE) =>
   drawerActions({
     state,
     catalogue: CATALOGUE,
+    ruled: NOTHING_RULED,
     changes,
     open: ['Odds'],
     setOpen: (open) => (opened = open),
@@ -50,7 +52,7 @@ const the = (id: string, state = STATE): Drawer => {
 const line = (name: string): ListedLine => {
   const one = CATALOGUE.byId.get(p(name));
   if (one === undefined) throw new Error(`no plugin ${name}`);
-  return { id: `Space/${name}`, plugin: one, name, keyword: null };
+  return { id: `Space/${name}`, plugin: one, name, why: null };
 };
 const divider: ListedLine = { id: 'v', divider: 'tails' };
 

@@ -31,7 +31,7 @@ describe('keys that select', () => {
   const selection = (at: number): Selection<string> => ({
     ids: new Set(),
     at,
-    now: () => ({ ids: new Set(), at }),
+    now: () => ({ ids: new Set(), at, id: undefined }),
     click: () => undefined,
     moveTo: (index, stretch) => void done.push(`${stretch ? 'stretch' : 'move'} ${String(index)}`),
     walkTo: (index) => void done.push(`walk ${String(index)}`),

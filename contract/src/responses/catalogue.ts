@@ -12,7 +12,7 @@ import {
 } from '@clever-drawer/core/facts/build-facts';
 import { ARCHITECTURES, FORMATS } from '@clever-drawer/core/facts/format';
 import type { BuildId, BuildKey, ChestId, DrawerId, PluginId } from '@clever-drawer/core/ids';
-import { ruleSchema } from '../parts.js';
+import { rule } from '../parts.js';
 import { count, flag, idOf, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
 
 /** A build as lists show it. `key`: what names it on every computer; `failed`: it did not answer when it was asked; `pictures`: how many came with it. */
@@ -124,6 +124,24 @@ const buildDetail = thing('BuildFacts', {
   printed: words().nullable(),
 });
 
+/** What rules can ask of a plugin besides what lists show: of its builds that are there, and of how it was loaded. */
+const traitsView = thing('Traits', {
+  pluginId: idOf<PluginId>(),
+  description: words().nullable(),
+  inputs: count().nullable(),
+  outputs: count().nullable(),
+  sidechain: flag().nullable(),
+  notesIn: flag().nullable(),
+  notesOut: flag().nullable(),
+  presets: listOf(words()),
+  lastLoad: moment().nullable(),
+  ways: listOf(words()),
+});
+/** The traits of all plugins that a computer has. */
+export const allTraits = thing('AllTraits', { revision: count(), plugins: listOf(traitsView) });
+/** See allTraits. */
+export type AllTraitsView = Answer<typeof allTraits>;
+
 /**
  * All that is known of a plugin; role, types and grades are what was worked out, before the producer's choice. `builds` are those on this computer,
  * `elsewhere` names the other computers that have one.
@@ -187,7 +205,7 @@ export const drawerView = thing('DrawerSummary', {
   parentId: idOf<DrawerId>().nullable(),
   name: words(),
   path: listOf(words()),
-  rule: ruleSchema.default(undefined).nullable().defined(),
+  rule: rule(),
   plugins: count(),
 });
 /** See drawerView. */
@@ -200,7 +218,8 @@ const drawerLine = written<
       readonly preset: { readonly bank: string | null; readonly name: string } | null;
       readonly name: string;
       readonly by: 'hand' | 'rule';
-      readonly keyword: string | null;
+      /** Why its rule put it there, in words; null for what is there by hand. */
+      readonly why: string | null;
       readonly found: boolean;
     }
   | { readonly divider: string }
@@ -219,10 +238,10 @@ const drawerLine = written<
         },
         name: { type: 'string' },
         by: { type: 'string', enum: ['hand', 'rule'] },
-        keyword: { type: ['string', 'null'] },
+        why: { type: ['string', 'null'] },
         found: { type: 'boolean' },
       },
-      required: ['pluginId', 'preset', 'name', 'by', 'keyword', 'found'],
+      required: ['pluginId', 'preset', 'name', 'by', 'why', 'found'],
       additionalProperties: false,
     },
     {

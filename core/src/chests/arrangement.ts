@@ -10,6 +10,7 @@ import { KEPT_SEARCH } from './rows/kept-search.js';
 import { LANE } from './rows/lane.js';
 import { LOOK } from './rows/look.js';
 import { NAMING } from './rows/naming.js';
+import { NEVER_IN } from './rows/never-in.js';
 import { PREFERENCE } from './rows/preference.js';
 import { PREFERRED_BUILD } from './rows/preferred-build.js';
 import type { OldRow, RowKindSpec } from './rows/row-kind.js';
@@ -24,6 +25,7 @@ export const ROWS = {
   chest: CHEST,
   drawer: DRAWER,
   entry: ENTRY,
+  neverIn: NEVER_IN,
   trayEntry: TRAY_ENTRY,
   session: SESSION,
   lane: LANE,

@@ -1,6 +1,4 @@
 import type { ItemId } from '../ids.js';
-import type { Matchable } from '../rules/rule.js';
-import { matcherOf } from '../rules/rule.js';
 import { compareNames } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { Divider } from './rows/divider.js';
@@ -8,16 +6,16 @@ import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
 import { itemId } from './item.js';
 import { byOrder, group } from './row-groups.js';
+import type { Ruled } from './ruled.js';
 import type { Sortable } from './drawer-sort.js';
 import { COMPARE_BY } from './drawer-sort.js';
 
-/** A plugin, or a preset of one, in a drawer, and why: put in by hand, or the keyword that fits it. */
+/** A plugin, or a preset of one, in a drawer, and why: put in by hand, or taken by the drawer's rule. */
 export interface Content<P> {
   readonly plugin: P;
   /** The name in this drawer alone, else the plugin's own. */
   readonly name: string;
   readonly by: 'hand' | 'rule';
-  readonly keyword: string | null;
   /** Its row; null for what a rule put there. */
   readonly entry: Entry | null;
 }
@@ -31,36 +29,40 @@ export interface Contents<P> {
   readonly lines: readonly Line<P>[];
 }
 
-/** What filling a drawer looks at: what rules match, what sorting compares, the id, and whether it is a preset, which no rule puts anywhere. */
-export type Placed = Matchable & Sortable & { readonly id: ItemId; readonly preset?: object | null };
+/** What filling a drawer looks at: the id, and what sorting compares. */
+export type Placed = Sortable & { readonly id: ItemId };
 
 interface Remembered<P> {
   readonly drawer: Drawer;
   readonly entries: readonly Entry[];
   readonly dividers: readonly Divider[];
+  readonly taken: readonly ItemId[];
   readonly contents: Contents<P>;
 }
 // Per catalogue and drawer: a change of one drawer leaves what is known of the others.
 const remembered = new WeakMap<object, Map<string, Remembered<never>>>();
-const namesInOrder = new WeakMap<object, readonly unknown[]>();
+const namesInOrder = new WeakMap<object, ReadonlyMap<ItemId, number>>();
 
 /**
  * What a drawer holds: first what was put in by hand, in its order or as its standing setting sorts it between dividers, then what its rule
- * fits, by name. Plugins that the catalogue lacks are left out. Remembered until the drawer, its entries or the catalogue change.
+ * takes, by name. Plugins that the catalogue lacks are left out. Remembered until the drawer, its entries, what its rule takes or the catalogue change.
  */
 export function contentsOf<P extends Placed>(
   state: Arrangement,
   plugins: ReadonlyMap<ItemId, P>,
   drawer: Drawer,
+  ruled: Ruled,
 ): Contents<P> {
   let known = remembered.get(plugins) as Map<string, Remembered<P>> | undefined;
   if (known === undefined) remembered.set(plugins, (known = new Map<string, Remembered<P>>()) as never);
   const entries = group(state, 'entriesIn', drawer.id);
   const dividers = group(state, 'dividersIn', drawer.id);
+  const taken = drawer.rule === null ? NONE : ruled.taken(drawer.id);
   const before = known.get(drawer.id);
-  if (before?.drawer === drawer && before.entries === entries && before.dividers === dividers) return before.contents;
-  const contents = workOut(plugins, drawer, entries, dividers);
-  known.set(drawer.id, { drawer, entries, dividers, contents });
+  if (before?.drawer === drawer && before.entries === entries && before.dividers === dividers && before.taken === taken)
+    return before.contents;
+  const contents = workOut(plugins, drawer, entries, dividers, taken);
+  known.set(drawer.id, { drawer, entries, dividers, taken, contents });
   return contents;
 }
 
@@ -68,9 +70,10 @@ export function contentsOf<P extends Placed>(
 export function contentsOfDrawers<P extends Placed>(
   state: Arrangement,
   plugins: ReadonlyMap<ItemId, P>,
+  ruled: Ruled,
 ): Map<string, readonly Content<P>[]> {
   const all = new Map<string, readonly Content<P>[]>();
-  for (const drawer of state.drawer.values()) all.set(drawer.id, contentsOf(state, plugins, drawer).plugins);
+  for (const drawer of state.drawer.values()) all.set(drawer.id, contentsOf(state, plugins, drawer, ruled).plugins);
   return all;
 }
 
@@ -79,12 +82,13 @@ function workOut<P extends Placed>(
   drawer: Drawer,
   entries: readonly Entry[],
   dividers: readonly Divider[],
+  taken: readonly ItemId[],
 ): Contents<P> {
   const byHand = entries.flatMap((entry): Content<P>[] => {
     const plugin = plugins.get(itemId(entry));
-    return plugin === undefined ? [] : [{ plugin, name: entry.name ?? plugin.name, by: 'hand', keyword: null, entry }];
+    return plugin === undefined ? [] : [{ plugin, name: entry.name ?? plugin.name, by: 'hand', entry }];
   });
-  const byRule = drawer.rule === null ? [] : ruleContents(drawer, plugins, new Set(byHand.map((one) => one.plugin.id)));
+  const byRule = ruleContents(taken, plugins, new Set(byHand.map((one) => one.plugin.id)));
   const sections = sectionsOf(byHand, dividers, byRule);
   if (drawer.sort !== null) {
     const compare = COMPARE_BY[drawer.sort];
@@ -123,26 +127,28 @@ function sectionsOf<P>(
 const comesBefore = (divider: Divider, entry: Entry | null): boolean => entry === null || byOrder(divider, entry) < 0;
 
 function ruleContents<P extends Placed>(
-  drawer: Drawer,
+  taken: readonly ItemId[],
   plugins: ReadonlyMap<ItemId, P>,
   placed: ReadonlySet<ItemId>,
 ): Content<P>[] {
-  if (drawer.rule === null) return [];
-  const keywordFor = matcherOf(drawer.rule);
-  const found: Content<P>[] = [];
-  for (const plugin of inOrderOfName(plugins)) {
-    const keyword = placed.has(plugin.id) ? null : keywordFor(plugin);
-    if (keyword !== null) found.push({ plugin, name: plugin.name, by: 'rule', keyword, entry: null });
-  }
-  return found;
+  if (taken.length === 0) return [];
+  const ranks = ranksByName(plugins);
+  return taken
+    .flatMap((id): Content<P>[] => {
+      const plugin = placed.has(id) ? undefined : plugins.get(id);
+      return plugin === undefined ? [] : [{ plugin, name: plugin.name, by: 'rule', entry: null }];
+    })
+    .sort((a, b) => (ranks.get(a.plugin.id) ?? 0) - (ranks.get(b.plugin.id) ?? 0));
 }
 
-function inOrderOfName<P extends Placed>(plugins: ReadonlyMap<ItemId, P>): readonly P[] {
-  let sorted = namesInOrder.get(plugins) as readonly P[] | undefined;
-  if (sorted === undefined)
-    namesInOrder.set(
-      plugins,
-      (sorted = [...plugins.values()].filter((one) => one.preset == null).sort((a, b) => compareNames(a.name, b.name))),
-    );
-  return sorted;
+/** Each one's place in the order of names: sorted once, however many drawers are filled. */
+function ranksByName(plugins: ReadonlyMap<ItemId, Placed>): ReadonlyMap<ItemId, number> {
+  let ranks = namesInOrder.get(plugins);
+  if (ranks === undefined) {
+    const sorted = [...plugins.values()].sort((a, b) => compareNames(a.name, b.name));
+    namesInOrder.set(plugins, (ranks = new Map(sorted.map((one, rank) => [one.id, rank]))));
+  }
+  return ranks;
 }
+
+const NONE: readonly ItemId[] = [];

@@ -3,17 +3,19 @@ import { asId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
+import { neverInId } from './rows/never-in.js';
 import type { Edit } from './edit.js';
 import { itemId } from './item.js';
-import { dividersIn, drawerAndInner, drawersIn, entriesIn } from './look-up.js';
+import { dividersIn, drawerAndInner, drawersIn, entriesIn, neversIn } from './look-up.js';
 
-/** Entries and dividers before their drawer and inner drawers before the outer one, so that the inverse makes the outer one first. */
+/** Entries, dividers and exceptions before their drawer and inner drawers before the outer one, so that the inverse makes the outer one first. */
 export function removeDrawer(state: Arrangement, drawer: Drawer): Edit[] {
   return drawerAndInner(state, drawer.id)
     .reverse()
     .flatMap((one): Edit[] => [
       ...entriesIn(state, one.id).map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null })),
       ...dividersIn(state, one.id).map((row): Edit => ({ of: 'divider', id: row.id, before: row, after: null })),
+      ...neversIn(state, one.id).map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null })),
       { of: 'drawer', id: one.id, before: one, after: null },
     ]);
 }
@@ -31,6 +33,10 @@ export function copyDrawers(
     ...entriesIn(state, drawer.id).map((entry): Edit => {
       const after = { ...entry, id: entryId(id, itemId(entry)), drawerId: id };
       return { of: 'entry', id: after.id, before: null, after };
+    }),
+    ...neversIn(state, drawer.id).map((never): Edit => {
+      const after = { ...never, id: neverInId(id, itemId(never)), drawerId: id };
+      return { of: 'neverIn', id: after.id, before: null, after };
     }),
     ...dividersIn(state, drawer.id).map((divider, at): Edit => {
       const after = { ...divider, id: `${id}.line${String(at)}`, drawerId: id };

@@ -4,6 +4,7 @@ import type { Divider } from './rows/divider.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
 import { entryId } from './rows/entry.js';
+import { neverInId } from './rows/never-in.js';
 import type { Edit } from './edit.js';
 import { itemParts } from './item.js';
 import { byOrder, dividersIn, entriesIn } from './look-up.js';
@@ -20,9 +21,15 @@ export function fileInto(state: Arrangement, drawer: Drawer, items: readonly Ite
     (id) => nameOf(id) !== undefined && !state.entry.has(entryId(drawer.id, id)),
   );
   const orders = keysBefore(linesIn(state, drawer), null, fresh.length);
-  return fresh.map((item, index) => {
+  return fresh.flatMap((item, index) => {
     const id = entryId(drawer.id, item);
     const after: Entry = { id, drawerId: drawer.id, ...itemParts(item), order: orders[index] ?? '', name: null };
-    return { of: 'entry', id, before: null, after };
+    return [{ of: 'entry', id, before: null, after }, ...endNever(state, drawer, item)];
   });
+}
+
+/** Put in by hand, it is no exception any more that keeps it out. */
+export function endNever(state: Arrangement, drawer: Pick<Drawer, 'id'>, item: ItemId): Edit[] {
+  const never = state.neverIn.get(neverInId(drawer.id, item));
+  return never === undefined ? [] : [{ of: 'neverIn', id: never.id, before: never, after: null }];
 }

@@ -52,6 +52,9 @@ type FilingIntent =
       before: string | null;
     }
   | { kind: 'take-out'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
+  /** Keeps what a rule takes out of its drawer, and what was put in by hand as well; `decide-by-rule` ends every exception. */
+  | { kind: 'never-in'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
+  | { kind: 'decide-by-rule'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
   /** Gives all entries and dividers of a drawer the order of these ids; `by` says what it was sorted by. */
   | { kind: 'arrange'; drawerId: DrawerId; ids: readonly string[]; by: DrawerSort }
   | { kind: 'add-divider'; id: string; drawerId: DrawerId; label: string; before: string | null }

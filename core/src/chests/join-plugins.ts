@@ -7,6 +7,7 @@ import { byOrder } from './row-groups.js';
 import type { Aside } from './rows/aside.js';
 import type { Choice } from './rows/choice.js';
 import { entryId } from './rows/entry.js';
+import { neverInId } from './rows/never-in.js';
 import { TAG_LENGTH, type Naming } from './rows/naming.js';
 import { NOTE_LENGTH } from './rows/row-kind.js';
 import { trayEntryId } from './rows/tray-entry.js';
@@ -24,6 +25,7 @@ export function takeOver(
 ): Edit[] {
   return [
     ...takeEntries(state, others, to),
+    ...takeNevers(state, others, to),
     ...takeTrays(state, others, to),
     ...[...state.slot.values()]
       .filter((slot) => slot.pluginId !== null && others.includes(slot.pluginId))
@@ -58,6 +60,20 @@ function takeEntries(state: Arrangement, others: readonly PluginId[], to: Plugin
     if (present === null || after.name !== present.name) edits.set(id, { of: 'entry', id, before, after });
   }
   return [...edits.values()];
+}
+
+/** What the rule of a drawer never takes, it takes under no other id either. */
+function takeNevers(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
+  const own = [...state.neverIn.values()].filter((row) => others.includes(row.pluginId));
+  const edits = own.map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null }));
+  const made = new Set<string>();
+  for (const row of own) {
+    const after = { ...row, id: neverInId(row.drawerId, itemId({ ...row, pluginId: to })), pluginId: to };
+    if (state.neverIn.has(after.id) || made.has(after.id)) continue;
+    made.add(after.id);
+    edits.push({ of: 'neverIn', id: after.id, before: null, after });
+  }
+  return edits;
 }
 
 function takeTrays(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {

@@ -5,6 +5,7 @@ import type { Chest } from './rows/chest.js';
 import type { Divider } from './rows/divider.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
+import type { NeverIn } from './rows/never-in.js';
 import type { TrayEntry } from './rows/tray-entry.js';
 import { FAVOURITES } from './rows/tray-entry.js';
 import { itemId } from './item.js';
@@ -22,6 +23,10 @@ export const drawersIn = (state: Arrangement, chestId: ChestId, parentId: Drawer
 /** What was put into a drawer by hand, in order. */
 export const entriesIn = (state: Arrangement, drawerId: DrawerId): readonly Entry[] =>
   group(state, 'entriesIn', drawerId);
+
+/** What the rule of a drawer is told never to take. */
+export const neversIn = (state: Arrangement, drawerId: DrawerId): readonly NeverIn[] =>
+  group(state, 'neversIn', drawerId);
 
 /** The dividers of a drawer, in order. */
 export const dividersIn = (state: Arrangement, drawerId: DrawerId): readonly Divider[] =>

@@ -1,3 +1,8 @@
+import type { DrawerId } from '../ids.js';
+import { termsOf, type Condition } from '../rules/condition.js';
+import { circleOf } from '../rules/rule-book.js';
+import { conditionOf, type Rule } from '../rules/rule.js';
+import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
@@ -24,6 +29,8 @@ export const DRAWER_PLANNERS: Planners<
       if (!state.chest.has(chestId)) return refuse(NO_CHEST);
       if (state.drawer.has(id)) return refuse('This drawer has been made already.');
       if (parentId !== null && state.drawer.get(parentId)?.chestId !== chestId) return refuse(GONE);
+      const circle = circleWords(state, id, name, rule);
+      if (circle !== null) return refuse(circle);
       const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
       const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null };
       const entries = fileInto(state, drawer, pluginIds, nameOf);
@@ -46,7 +53,12 @@ export const DRAWER_PLANNERS: Planners<
     plan: (state, { id, rule }) => {
       const before = state.drawer.get(id);
       if (before === undefined) return refuse(GONE);
-      const label = rule === null ? `take the keywords off ${before.name}` : `keywords of ${before.name}`;
+      const circle = circleWords(state, id, before.name, rule);
+      if (circle !== null) return refuse(circle);
+      const label =
+        rule === null
+          ? `take the rule off ${before.name}`
+          : `${before.rule === null ? 'a' : 'another'} rule for ${before.name}`;
       return planned(label, [changed(before, { ...before, rule })]);
     },
   },
@@ -118,3 +130,18 @@ export const DRAWER_PLANNERS: Planners<
     },
   },
 };
+
+/** Why a rule can't stand: it would look at a drawer whose own rule looks back at this one. Null when there is no such circle. */
+function circleWords(state: Arrangement, id: DrawerId, name: string, rule: Rule | null): string | null {
+  const condition = rule === null ? null : conditionOf(rule);
+  if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer')) return null;
+  const rules = new Map<string, Condition>();
+  for (const other of state.drawer.values()) {
+    const own = other.rule === null ? null : conditionOf(other.rule);
+    if (own !== null) rules.set(other.id, own);
+  }
+  const circle = circleOf(rules, id, condition);
+  if (circle === null) return null;
+  const names = circle.map((one) => (one === id ? name : (state.drawer.get(one)?.name ?? 'a drawer')));
+  return `These rules would go in a circle: ${names.join(' → ')}. Let one of them look at something else.`;
+}

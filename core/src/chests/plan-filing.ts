@@ -1,11 +1,11 @@
 import type { ItemId } from '../ids.js';
-import { matcherOf } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import type { Entry } from './rows/entry.js';
 import { entryId } from './rows/entry.js';
+import { neverInId } from './rows/never-in.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import type { Edit } from './edit.js';
-import { fileInto, linesIn } from './file-into.js';
+import { endNever, fileInto, linesIn } from './file-into.js';
 import { itemId, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
@@ -16,7 +16,16 @@ const NO_DIVIDER = 'This divider is not there any more. It was removed in anothe
 
 /** What stands in drawers: filed, placed in order, sorted, parted by dividers, named, taken out. */
 export const FILING_PLANNERS: Planners<
-  'file' | 'place' | 'take-out' | 'arrange' | 'add-divider' | 'label-divider' | 'remove-divider' | 'name-entry'
+  | 'file'
+  | 'place'
+  | 'take-out'
+  | 'never-in'
+  | 'decide-by-rule'
+  | 'arrange'
+  | 'add-divider'
+  | 'label-divider'
+  | 'remove-divider'
+  | 'name-entry'
 > = {
   file: {
     names: itsPlugins,
@@ -29,7 +38,7 @@ export const FILING_PLANNERS: Planners<
       if (edits.length === 0) {
         return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
       }
-      const filed = new Set(edits.map((edit) => itemId(edit.after as Entry)));
+      const filed = new Set(edits.flatMap((edit) => (edit.of === 'entry' ? [itemId(edit.after as Entry)] : [])));
       return planned(`file ${what([...filed], nameOf)} into ${names}`, edits);
     },
   },
@@ -51,13 +60,14 @@ export const FILING_PLANNERS: Planners<
         const order = orders[at] ?? '';
         return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, ...itemParts(item), order } };
       });
+      edits.push(...plugins.flatMap((item) => endNever(state, drawer, item)));
       dividers.forEach((before, at) => {
         if (before === undefined) return;
         const after = { ...before, order: orders[plugins.length + at] ?? '' };
         edits.push({ of: 'divider', id: before.id, before, after });
       });
       if (edits.length === 0) return refuse(UNCHANGED);
-      const isFiling = edits.some((edit) => edit.before === null);
+      const isFiling = edits.some((edit) => edit.of === 'entry' && edit.before === null);
       const of = plugins.length === 0 ? 'a divider' : what(plugins, nameOf);
       return planned(isFiling ? `file ${of} into ${drawer.name}` : `move ${of} in ${drawer.name}`, edits);
     },
@@ -74,6 +84,49 @@ export const FILING_PLANNERS: Planners<
         .map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null }));
       if (edits.length > 0) return planned(`take ${what(pluginIds, nameOf)} out of ${drawer.name}`, edits);
       return refuse(whyItStays(drawer, pluginIds[0], nameOf));
+    },
+  },
+
+  'never-in': {
+    names: itsPlugins,
+    plan: (state, { drawerId, pluginIds }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      if (drawer.rule === null)
+        return refuse(`${drawer.name} has no rule that could put it there. Take it out instead.`);
+      const fresh = [...new Set(pluginIds)].filter(
+        (id) => nameOf(id) !== undefined && !state.neverIn.has(neverInId(drawerId, id)),
+      );
+      if (fresh.length === 0)
+        return refuse(`${drawer.name} never takes ${pluginIds.length === 1 ? 'it' : 'them'} as it is.`);
+      const edits = fresh.flatMap((item): Edit[] => {
+        const id = neverInId(drawerId, item);
+        const entry = state.entry.get(entryId(drawerId, item));
+        return [
+          { of: 'neverIn', id, before: null, after: { id, drawerId, ...itemParts(item) } },
+          ...(entry === undefined ? [] : [{ of: 'entry' as const, id: entry.id, before: entry, after: null }]),
+        ];
+      });
+      return planned(`never have ${what(fresh, nameOf)} in ${drawer.name}`, edits);
+    },
+  },
+
+  'decide-by-rule': {
+    names: itsPlugins,
+    plan: (state, { drawerId, pluginIds }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      if (drawer === undefined) return refuse(GONE);
+      if (drawer.rule === null) return refuse(`${drawer.name} has no rule.`);
+      const edits = [...new Set(pluginIds)].flatMap((item): Edit[] => {
+        const entry = state.entry.get(entryId(drawerId, item));
+        return [
+          ...endNever(state, drawer, item),
+          ...(entry === undefined ? [] : [{ of: 'entry' as const, id: entry.id, before: entry, after: null }]),
+        ];
+      });
+      if (edits.length === 0)
+        return refuse(`The rule of ${drawer.name} decides on ${what(pluginIds, nameOf)} already.`);
+      return planned(`let the rule of ${drawer.name} decide on ${what(pluginIds, nameOf)}`, edits);
     },
   },
 
@@ -156,7 +209,6 @@ export const FILING_PLANNERS: Planners<
 
 function whyItStays(drawer: Drawer, item: ItemId | undefined, nameOf: NameOf): string {
   const name = item === undefined ? undefined : nameOf(item);
-  const word = drawer.rule === null || name === undefined ? null : matcherOf(drawer.rule)({ name });
-  if (word === null) return `Not in ${drawer.name}.`;
-  return `${name ?? ''} is in ${drawer.name} by its keyword “${word}”. Change the keywords to leave it out.`;
+  if (drawer.rule === null || name === undefined) return `Not in ${drawer.name}.`;
+  return `${name} was not put into ${drawer.name} by hand. If its rule takes it, choose “Never in this drawer”, or change the rule.`;
 }

@@ -3,18 +3,16 @@ import { itemId } from './item.js';
 
 interface Ordered {
   readonly id: string;
-  readonly order: string;
+  /** What has no order of its own stands in that of the ids. */
+  readonly order?: string;
 }
 
-/** Kinds of rows that have an order among their siblings. */
-type OrderedKind = { [Kind in RowKind]: Rows[Kind] extends Ordered ? Kind : never }[RowKind];
-
 /** Ways in which rows are looked up together: of which kind, and by what. */
-interface Grouping<Kind extends OrderedKind = OrderedKind> {
+interface Grouping<Kind extends RowKind = RowKind> {
   readonly of: Kind;
   readonly key: (row: Rows[Kind]) => string;
 }
-const grouping = <Kind extends OrderedKind>(of: Kind, key: (row: Rows[Kind]) => string): Grouping<Kind> => ({
+const grouping = <Kind extends RowKind>(of: Kind, key: (row: Rows[Kind]) => string): Grouping<Kind> => ({
   of,
   key,
 });
@@ -24,6 +22,8 @@ export const GROUPINGS = {
   innerDrawers: grouping('drawer', (row) => row.parentId ?? ''),
   entriesIn: grouping('entry', (row) => row.drawerId),
   entriesOf: grouping('entry', itemId),
+  neversIn: grouping('neverIn', (row) => row.drawerId),
+  neversOf: grouping('neverIn', itemId),
   dividersIn: grouping('divider', (row) => row.drawerId),
   onTray: grouping('trayEntry', (row) => String(row.tray)),
   traysOf: grouping('trayEntry', itemId),
@@ -33,8 +33,10 @@ export type GroupingName = keyof typeof GROUPINGS;
 type RowOf<Name extends GroupingName> = Rows[(typeof GROUPINGS)[Name]['of']];
 
 /** By order key, as plain text and not by language, then by id, so that equal keys never change places. */
-export const byOrder = (a: Ordered, b: Ordered): number =>
-  a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+export function byOrder(a: Ordered, b: Ordered): number {
+  const [one, other] = [a.order ?? '', b.order ?? ''];
+  return one < other ? -1 : one > other ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
+}
 
 const NONE: readonly never[] = [];
 

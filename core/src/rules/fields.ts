@@ -91,7 +91,12 @@ export const FIELDS = {
   width: value('width', plain(['mono', 'stereo'])),
   tray: value('tray', plain(['1', '2', '3', '4', '5', '6', '7', '8', '9', 'any'])),
   item: value('item', plain(['plugin', 'preset'])),
-  way: value('loaded from', plain(['list', 'search', 'drawer', 'tray', 'recent'])),
+  way: value('loaded from', [
+    { value: 'typing', label: 'typing' },
+    { value: 'drawer', label: 'a drawer' },
+    { value: 'tray', label: 'a tray' },
+    { value: 'list', label: 'the list' },
+  ]),
   drawer: { kind: 'drawer', label: 'drawer' },
   version: number('version'),
   inputs: number('audio inputs'),

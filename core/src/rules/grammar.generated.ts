@@ -166,29 +166,29 @@ function peg$parse(input, options) {
   };
   let peg$startRuleFunction = peg$parseStart;
 
-  const peg$c0 = ",";
-  const peg$c1 = "(";
-  const peg$c2 = ")";
-  const peg$c3 = ":";
-  const peg$c4 = ">=";
-  const peg$c5 = "<=";
-  const peg$c6 = "@";
-  const peg$c7 = "\"";
-  const peg$c8 = "\\";
-  const peg$c9 = "or";
-  const peg$c10 = "and";
-  const peg$c11 = "but";
-  const peg$c12 = "not";
-  const peg$c13 = " ";
+  const peg$c0 = "(";
+  const peg$c1 = ")";
+  const peg$c2 = ":";
+  const peg$c3 = ">=";
+  const peg$c4 = "<=";
+  const peg$c5 = "@";
+  const peg$c6 = "\"";
+  const peg$c7 = "\\";
+  const peg$c8 = "or";
+  const peg$c9 = "and";
+  const peg$c10 = "but";
+  const peg$c11 = "not";
+  const peg$c12 = " ";
 
-  const peg$r0 = /^[a-zA-Z\-]/;
-  const peg$r1 = /^[<->]/;
-  const peg$r2 = /^[a-z]/i;
-  const peg$r3 = /^[^ (),"@]/;
-  const peg$r4 = /^[^ (),":]/;
-  const peg$r5 = /^[^"\\]/;
+  const peg$r0 = /^[,;]/;
+  const peg$r1 = /^[a-zA-Z\-]/;
+  const peg$r2 = /^[<->]/;
+  const peg$r3 = /^[a-z]/i;
+  const peg$r4 = /^[^ (),;"@]/;
+  const peg$r5 = /^[^ (),;":]/;
+  const peg$r6 = /^[^"\\]/;
 
-  const peg$e0 = peg$literalExpectation(",", false);
+  const peg$e0 = peg$classExpectation([",", ";"], false, false, false);
   const peg$e1 = peg$literalExpectation("(", false);
   const peg$e2 = peg$literalExpectation(")", false);
   const peg$e3 = peg$otherExpectation("a field with its value, such as type:reverb");
@@ -199,9 +199,9 @@ function peg$parse(input, options) {
   const peg$e8 = peg$classExpectation([["<", ">"]], false, false, false);
   const peg$e9 = peg$literalExpectation("@", false);
   const peg$e10 = peg$classExpectation([["a", "z"]], false, true, false);
-  const peg$e11 = peg$classExpectation([" ", "(", ")", ",", "\"", "@"], true, false, false);
+  const peg$e11 = peg$classExpectation([" ", "(", ")", ",", ";", "\"", "@"], true, false, false);
   const peg$e12 = peg$otherExpectation("words");
-  const peg$e13 = peg$classExpectation([" ", "(", ")", ",", "\"", ":"], true, false, false);
+  const peg$e13 = peg$classExpectation([" ", "(", ")", ",", ";", "\"", ":"], true, false, false);
   const peg$e14 = peg$otherExpectation("words in quotes");
   const peg$e15 = peg$literalExpectation("\"", false);
   const peg$e16 = peg$literalExpectation("\\", false);
@@ -211,31 +211,34 @@ function peg$parse(input, options) {
   const peg$e20 = peg$literalExpectation("or", true);
   const peg$e21 = peg$otherExpectation("AND");
   const peg$e22 = peg$literalExpectation("and", true);
-  const peg$e23 = peg$literalExpectation("but", true);
-  const peg$e24 = peg$otherExpectation("NOT");
-  const peg$e25 = peg$literalExpectation("not", true);
-  const peg$e26 = peg$literalExpectation(" ", false);
+  const peg$e23 = peg$otherExpectation("but");
+  const peg$e24 = peg$literalExpectation("but", true);
+  const peg$e25 = peg$otherExpectation("NOT");
+  const peg$e26 = peg$literalExpectation("not", true);
+  const peg$e27 = peg$literalExpectation(" ", false);
 
   function peg$f0(list) {    return list;  }
-  function peg$f1(first, one) {    return one;  }
-  function peg$f2(first, rest) {    return rest.length === 0 ? first : { is: 'list', of: [first, ...rest] };  }
-  function peg$f3(first, one) {    return one;  }
-  function peg$f4(first, rest) {    return rest.length === 0 ? first : { is: 'any', of: [first, ...rest] };  }
+  function peg$f1(first, by, one) {    return { by, one };  }
+  function peg$f2(first, rest) {    return rest.length === 0 ? first : { is: 'list', first, rest };  }
+  function peg$f3() {    return 'comma';  }
+  function peg$f4() {    return 'but';  }
   function peg$f5(first, one) {    return one;  }
-  function peg$f6(first, rest) {    return rest.length === 0 ? first : { is: 'all', of: [first, ...rest] };  }
-  function peg$f7(at, one) {    return { is: 'not', of: one };  }
-  function peg$f8(list) {    return { is: 'group', of: list };  }
-  function peg$f9(name, sign, value) {    return { is: 'ask', name, sign, ...value, at: location().start.offset, to: location().end.offset };  }
-  function peg$f10(letters) {    return letters.toLowerCase();  }
-  function peg$f11(text, grade) {    return { value: text, quoted: true, grade };  }
-  function peg$f12(text, grade) {    return { value: text, quoted: false, grade };  }
-  function peg$f13() {    return { value: '', quoted: false, grade: null };  }
-  function peg$f14(letters) {    return letters.toLowerCase();  }
-  function peg$f15(text) {    return { is: 'words', text, quoted: true, at: location().start.offset, to: location().end.offset };  }
-  function peg$f16(word) {    return word;  }
-  function peg$f17(words) {    return { is: 'words', text: words.join(' '), quoted: false, at: location().start.offset, to: location().end.offset };  }
-  function peg$f18(text) {    return text;  }
-  function peg$f19(characters) {    return characters.join('');  }
+  function peg$f6(first, rest) {    return rest.length === 0 ? first : { is: 'any', of: [first, ...rest] };  }
+  function peg$f7(first, one) {    return one;  }
+  function peg$f8(first, rest) {    return rest.length === 0 ? first : { is: 'all', of: [first, ...rest] };  }
+  function peg$f9(at, one) {    return { is: 'not', of: one };  }
+  function peg$f10(list) {    return { is: 'group', of: list };  }
+  function peg$f11(name, sign, value) {    return { is: 'ask', name, sign, ...value, at: location().start.offset, to: location().end.offset };  }
+  function peg$f12(letters) {    return letters.toLowerCase();  }
+  function peg$f13(text, grade) {    return { value: text, quoted: true, grade };  }
+  function peg$f14(text, grade) {    return { value: text, quoted: false, grade };  }
+  function peg$f15() {    return { value: '', quoted: false, grade: null };  }
+  function peg$f16(letters) {    return letters.toLowerCase();  }
+  function peg$f17(text) {    return { is: 'words', text, quoted: true, at: location().start.offset, to: location().end.offset };  }
+  function peg$f18(word) {    return word;  }
+  function peg$f19(words) {    return { is: 'words', text: words.join(' '), quoted: false, at: location().start.offset, to: location().end.offset };  }
+  function peg$f20(text) {    return text;  }
+  function peg$f21(characters) {    return characters.join('');  }
   let peg$currPos = options.peg$currPos | 0;
   let peg$savedPos = peg$currPos;
   const peg$posDetailsCache = [{ line: 1, column: 1 }];
@@ -433,19 +436,13 @@ function peg$parse(input, options) {
       s2 = [];
       s3 = peg$currPos;
       s4 = peg$parse_();
-      if (input.charCodeAt(peg$currPos) === 44) {
-        s5 = peg$c0;
-        peg$currPos++;
-      } else {
-        s5 = peg$FAILED;
-        if (peg$silentFails === 0) { peg$fail(peg$e0); }
-      }
+      s5 = peg$parseParting();
       if (s5 !== peg$FAILED) {
         s6 = peg$parse_();
         s7 = peg$parseEither();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f1(s1, s7);
+          s3 = peg$f1(s1, s5, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -458,19 +455,13 @@ function peg$parse(input, options) {
         s2.push(s3);
         s3 = peg$currPos;
         s4 = peg$parse_();
-        if (input.charCodeAt(peg$currPos) === 44) {
-          s5 = peg$c0;
-          peg$currPos++;
-        } else {
-          s5 = peg$FAILED;
-          if (peg$silentFails === 0) { peg$fail(peg$e0); }
-        }
+        s5 = peg$parseParting();
         if (s5 !== peg$FAILED) {
           s6 = peg$parse_();
           s7 = peg$parseEither();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f1(s1, s7);
+            s3 = peg$f1(s1, s5, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -485,6 +476,35 @@ function peg$parse(input, options) {
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
+    }
+
+    return s0;
+  }
+
+  function peg$parseParting() {
+    let s0, s1;
+
+    s0 = peg$currPos;
+    s1 = input.charAt(peg$currPos);
+    if (peg$r0.test(s1)) {
+      peg$currPos++;
+    } else {
+      s1 = peg$FAILED;
+      if (peg$silentFails === 0) { peg$fail(peg$e0); }
+    }
+    if (s1 !== peg$FAILED) {
+      peg$savedPos = s0;
+      s1 = peg$f3();
+    }
+    s0 = s1;
+    if (s0 === peg$FAILED) {
+      s0 = peg$currPos;
+      s1 = peg$parseBut();
+      if (s1 !== peg$FAILED) {
+        peg$savedPos = s0;
+        s1 = peg$f4();
+      }
+      s0 = s1;
     }
 
     return s0;
@@ -505,7 +525,7 @@ function peg$parse(input, options) {
         s7 = peg$parseBoth();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f3(s1, s7);
+          s3 = peg$f5(s1, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -524,7 +544,7 @@ function peg$parse(input, options) {
           s7 = peg$parseBoth();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f3(s1, s7);
+            s3 = peg$f5(s1, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -535,7 +555,7 @@ function peg$parse(input, options) {
         }
       }
       peg$savedPos = s0;
-      s0 = peg$f4(s1, s2);
+      s0 = peg$f6(s1, s2);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -569,6 +589,9 @@ function peg$parse(input, options) {
       s6 = peg$currPos;
       peg$silentFails++;
       s7 = peg$parseOr();
+      if (s7 === peg$FAILED) {
+        s7 = peg$parseBut();
+      }
       peg$silentFails--;
       if (s7 === peg$FAILED) {
         s6 = undefined;
@@ -580,7 +603,7 @@ function peg$parse(input, options) {
         s7 = peg$parseOne();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f5(s1, s7);
+          s3 = peg$f7(s1, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -609,6 +632,9 @@ function peg$parse(input, options) {
         s6 = peg$currPos;
         peg$silentFails++;
         s7 = peg$parseOr();
+        if (s7 === peg$FAILED) {
+          s7 = peg$parseBut();
+        }
         peg$silentFails--;
         if (s7 === peg$FAILED) {
           s6 = undefined;
@@ -620,7 +646,7 @@ function peg$parse(input, options) {
           s7 = peg$parseOne();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f5(s1, s7);
+            s3 = peg$f7(s1, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -631,7 +657,7 @@ function peg$parse(input, options) {
         }
       }
       peg$savedPos = s0;
-      s0 = peg$f6(s1, s2);
+      s0 = peg$f8(s1, s2);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -650,7 +676,7 @@ function peg$parse(input, options) {
       s3 = peg$parseOne();
       if (s3 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f7(s1, s3);
+        s0 = peg$f9(s1, s3);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -662,7 +688,7 @@ function peg$parse(input, options) {
     if (s0 === peg$FAILED) {
       s0 = peg$currPos;
       if (input.charCodeAt(peg$currPos) === 40) {
-        s1 = peg$c1;
+        s1 = peg$c0;
         peg$currPos++;
       } else {
         s1 = peg$FAILED;
@@ -674,7 +700,7 @@ function peg$parse(input, options) {
         if (s3 !== peg$FAILED) {
           s4 = peg$parse_();
           if (input.charCodeAt(peg$currPos) === 41) {
-            s5 = peg$c2;
+            s5 = peg$c1;
             peg$currPos++;
           } else {
             s5 = peg$FAILED;
@@ -682,7 +708,7 @@ function peg$parse(input, options) {
           }
           if (s5 !== peg$FAILED) {
             peg$savedPos = s0;
-            s0 = peg$f8(s3);
+            s0 = peg$f10(s3);
           } else {
             peg$currPos = s0;
             s0 = peg$FAILED;
@@ -714,7 +740,7 @@ function peg$parse(input, options) {
     s1 = peg$parseFieldName();
     if (s1 !== peg$FAILED) {
       if (input.charCodeAt(peg$currPos) === 58) {
-        s2 = peg$c3;
+        s2 = peg$c2;
         peg$currPos++;
       } else {
         s2 = peg$FAILED;
@@ -728,7 +754,7 @@ function peg$parse(input, options) {
         s4 = peg$parseValue();
         if (s4 !== peg$FAILED) {
           peg$savedPos = s0;
-          s0 = peg$f9(s1, s3, s4);
+          s0 = peg$f11(s1, s3, s4);
         } else {
           peg$currPos = s0;
           s0 = peg$FAILED;
@@ -757,7 +783,7 @@ function peg$parse(input, options) {
     s1 = peg$currPos;
     s2 = [];
     s3 = input.charAt(peg$currPos);
-    if (peg$r0.test(s3)) {
+    if (peg$r1.test(s3)) {
       peg$currPos++;
     } else {
       s3 = peg$FAILED;
@@ -767,7 +793,7 @@ function peg$parse(input, options) {
       while (s3 !== peg$FAILED) {
         s2.push(s3);
         s3 = input.charAt(peg$currPos);
-        if (peg$r0.test(s3)) {
+        if (peg$r1.test(s3)) {
           peg$currPos++;
         } else {
           s3 = peg$FAILED;
@@ -786,7 +812,7 @@ function peg$parse(input, options) {
       s2 = peg$currPos;
       peg$silentFails++;
       if (input.charCodeAt(peg$currPos) === 58) {
-        s3 = peg$c3;
+        s3 = peg$c2;
         peg$currPos++;
       } else {
         s3 = peg$FAILED;
@@ -801,7 +827,7 @@ function peg$parse(input, options) {
       }
       if (s2 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f10(s1);
+        s0 = peg$f12(s1);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -817,16 +843,16 @@ function peg$parse(input, options) {
   function peg$parseSign() {
     let s0;
 
-    if (input.substr(peg$currPos, 2) === peg$c4) {
-      s0 = peg$c4;
+    if (input.substr(peg$currPos, 2) === peg$c3) {
+      s0 = peg$c3;
       peg$currPos += 2;
     } else {
       s0 = peg$FAILED;
       if (peg$silentFails === 0) { peg$fail(peg$e6); }
     }
     if (s0 === peg$FAILED) {
-      if (input.substr(peg$currPos, 2) === peg$c5) {
-        s0 = peg$c5;
+      if (input.substr(peg$currPos, 2) === peg$c4) {
+        s0 = peg$c4;
         peg$currPos += 2;
       } else {
         s0 = peg$FAILED;
@@ -834,7 +860,7 @@ function peg$parse(input, options) {
       }
       if (s0 === peg$FAILED) {
         s0 = input.charAt(peg$currPos);
-        if (peg$r1.test(s0)) {
+        if (peg$r2.test(s0)) {
           peg$currPos++;
         } else {
           s0 = peg$FAILED;
@@ -858,7 +884,7 @@ function peg$parse(input, options) {
         s3 = null;
       }
       peg$savedPos = s0;
-      s0 = peg$f11(s2, s3);
+      s0 = peg$f13(s2, s3);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -888,7 +914,7 @@ function peg$parse(input, options) {
           s3 = null;
         }
         peg$savedPos = s0;
-        s0 = peg$f12(s2, s3);
+        s0 = peg$f14(s2, s3);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -897,7 +923,7 @@ function peg$parse(input, options) {
         s0 = peg$currPos;
         s1 = '';
         peg$savedPos = s0;
-        s1 = peg$f13();
+        s1 = peg$f15();
         s0 = s1;
       }
     }
@@ -910,7 +936,7 @@ function peg$parse(input, options) {
 
     s0 = peg$currPos;
     if (input.charCodeAt(peg$currPos) === 64) {
-      s1 = peg$c6;
+      s1 = peg$c5;
       peg$currPos++;
     } else {
       s1 = peg$FAILED;
@@ -920,7 +946,7 @@ function peg$parse(input, options) {
       s2 = peg$currPos;
       s3 = [];
       s4 = input.charAt(peg$currPos);
-      if (peg$r2.test(s4)) {
+      if (peg$r3.test(s4)) {
         peg$currPos++;
       } else {
         s4 = peg$FAILED;
@@ -930,7 +956,7 @@ function peg$parse(input, options) {
         while (s4 !== peg$FAILED) {
           s3.push(s4);
           s4 = input.charAt(peg$currPos);
-          if (peg$r2.test(s4)) {
+          if (peg$r3.test(s4)) {
             peg$currPos++;
           } else {
             s4 = peg$FAILED;
@@ -947,7 +973,7 @@ function peg$parse(input, options) {
       }
       if (s2 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f14(s2);
+        s0 = peg$f16(s2);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -964,7 +990,7 @@ function peg$parse(input, options) {
     let s0;
 
     s0 = input.charAt(peg$currPos);
-    if (peg$r3.test(s0)) {
+    if (peg$r4.test(s0)) {
       peg$currPos++;
     } else {
       s0 = peg$FAILED;
@@ -982,7 +1008,7 @@ function peg$parse(input, options) {
     s1 = peg$parseQuoted();
     if (s1 !== peg$FAILED) {
       peg$savedPos = s0;
-      s1 = peg$f15(s1);
+      s1 = peg$f17(s1);
     }
     s0 = s1;
     if (s0 === peg$FAILED) {
@@ -993,7 +1019,7 @@ function peg$parse(input, options) {
       s4 = peg$parseWord();
       if (s4 !== peg$FAILED) {
         peg$savedPos = s3;
-        s4 = peg$f16(s4);
+        s4 = peg$f18(s4);
       }
       s3 = s4;
       while (s3 !== peg$FAILED) {
@@ -1005,7 +1031,7 @@ function peg$parse(input, options) {
           s5 = peg$parseWord();
           if (s5 !== peg$FAILED) {
             peg$savedPos = s4;
-            s5 = peg$f16(s5);
+            s5 = peg$f18(s5);
           }
           s4 = s5;
           if (s4 === peg$FAILED) {
@@ -1026,7 +1052,7 @@ function peg$parse(input, options) {
       }
       if (s1 !== peg$FAILED) {
         peg$savedPos = s0;
-        s1 = peg$f17(s1);
+        s1 = peg$f19(s1);
       }
       s0 = s1;
     }
@@ -1074,7 +1100,7 @@ function peg$parse(input, options) {
         s3 = peg$currPos;
         peg$silentFails++;
         if (input.charCodeAt(peg$currPos) === 58) {
-          s4 = peg$c3;
+          s4 = peg$c2;
           peg$currPos++;
         } else {
           s4 = peg$FAILED;
@@ -1089,7 +1115,7 @@ function peg$parse(input, options) {
         }
         if (s3 !== peg$FAILED) {
           peg$savedPos = s0;
-          s0 = peg$f18(s2);
+          s0 = peg$f20(s2);
         } else {
           peg$currPos = s0;
           s0 = peg$FAILED;
@@ -1110,7 +1136,7 @@ function peg$parse(input, options) {
     let s0;
 
     s0 = input.charAt(peg$currPos);
-    if (peg$r4.test(s0)) {
+    if (peg$r5.test(s0)) {
       peg$currPos++;
     } else {
       s0 = peg$FAILED;
@@ -1126,7 +1152,7 @@ function peg$parse(input, options) {
     peg$silentFails++;
     s0 = peg$currPos;
     if (input.charCodeAt(peg$currPos) === 34) {
-      s1 = peg$c7;
+      s1 = peg$c6;
       peg$currPos++;
     } else {
       s1 = peg$FAILED;
@@ -1140,7 +1166,7 @@ function peg$parse(input, options) {
         s3 = peg$parseCharacter();
       }
       if (input.charCodeAt(peg$currPos) === 34) {
-        s3 = peg$c7;
+        s3 = peg$c6;
         peg$currPos++;
       } else {
         s3 = peg$FAILED;
@@ -1148,7 +1174,7 @@ function peg$parse(input, options) {
       }
       if (s3 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f19(s2);
+        s0 = peg$f21(s2);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -1172,7 +1198,7 @@ function peg$parse(input, options) {
     s0 = peg$currPos;
     s1 = peg$currPos;
     if (input.charCodeAt(peg$currPos) === 92) {
-      s2 = peg$c8;
+      s2 = peg$c7;
       peg$currPos++;
     } else {
       s2 = peg$FAILED;
@@ -1204,7 +1230,7 @@ function peg$parse(input, options) {
     }
     if (s0 === peg$FAILED) {
       s0 = input.charAt(peg$currPos);
-      if (peg$r5.test(s0)) {
+      if (peg$r6.test(s0)) {
         peg$currPos++;
       } else {
         s0 = peg$FAILED;
@@ -1223,6 +1249,9 @@ function peg$parse(input, options) {
       s0 = peg$parseAnd();
       if (s0 === peg$FAILED) {
         s0 = peg$parseNot();
+        if (s0 === peg$FAILED) {
+          s0 = peg$parseBut();
+        }
       }
     }
 
@@ -1235,7 +1264,7 @@ function peg$parse(input, options) {
     peg$silentFails++;
     s0 = peg$currPos;
     s1 = input.substr(peg$currPos, 2);
-    if (s1.toLowerCase() === peg$c9) {
+    if (s1.toLowerCase() === peg$c8) {
       peg$currPos += (2);
     } else {
       s1 = peg$FAILED;
@@ -1278,7 +1307,7 @@ function peg$parse(input, options) {
     peg$silentFails++;
     s0 = peg$currPos;
     s1 = input.substr(peg$currPos, 3);
-    if (s1.toLowerCase() === peg$c10) {
+    if (s1.toLowerCase() === peg$c9) {
       peg$currPos += (3);
     } else {
       s1 = peg$FAILED;
@@ -1306,38 +1335,6 @@ function peg$parse(input, options) {
       peg$currPos = s0;
       s0 = peg$FAILED;
     }
-    if (s0 === peg$FAILED) {
-      s0 = peg$currPos;
-      s1 = input.substr(peg$currPos, 3);
-      if (s1.toLowerCase() === peg$c11) {
-        peg$currPos += (3);
-      } else {
-        s1 = peg$FAILED;
-        if (peg$silentFails === 0) { peg$fail(peg$e23); }
-      }
-      if (s1 !== peg$FAILED) {
-        s2 = peg$currPos;
-        peg$silentFails++;
-        s3 = peg$parseWordCharacter();
-        peg$silentFails--;
-        if (s3 === peg$FAILED) {
-          s2 = undefined;
-        } else {
-          peg$currPos = s2;
-          s2 = peg$FAILED;
-        }
-        if (s2 !== peg$FAILED) {
-          s1 = [s1, s2];
-          s0 = s1;
-        } else {
-          peg$currPos = s0;
-          s0 = peg$FAILED;
-        }
-      } else {
-        peg$currPos = s0;
-        s0 = peg$FAILED;
-      }
-    }
     peg$silentFails--;
     if (s0 === peg$FAILED) {
       s1 = peg$FAILED;
@@ -1347,17 +1344,17 @@ function peg$parse(input, options) {
     return s0;
   }
 
-  function peg$parseNot() {
+  function peg$parseBut() {
     let s0, s1, s2, s3;
 
     peg$silentFails++;
     s0 = peg$currPos;
     s1 = input.substr(peg$currPos, 3);
-    if (s1.toLowerCase() === peg$c12) {
+    if (s1.toLowerCase() === peg$c10) {
       peg$currPos += (3);
     } else {
       s1 = peg$FAILED;
-      if (peg$silentFails === 0) { peg$fail(peg$e25); }
+      if (peg$silentFails === 0) { peg$fail(peg$e24); }
     }
     if (s1 !== peg$FAILED) {
       s2 = peg$currPos;
@@ -1384,7 +1381,50 @@ function peg$parse(input, options) {
     peg$silentFails--;
     if (s0 === peg$FAILED) {
       s1 = peg$FAILED;
-      if (peg$silentFails === 0) { peg$fail(peg$e24); }
+      if (peg$silentFails === 0) { peg$fail(peg$e23); }
+    }
+
+    return s0;
+  }
+
+  function peg$parseNot() {
+    let s0, s1, s2, s3;
+
+    peg$silentFails++;
+    s0 = peg$currPos;
+    s1 = input.substr(peg$currPos, 3);
+    if (s1.toLowerCase() === peg$c11) {
+      peg$currPos += (3);
+    } else {
+      s1 = peg$FAILED;
+      if (peg$silentFails === 0) { peg$fail(peg$e26); }
+    }
+    if (s1 !== peg$FAILED) {
+      s2 = peg$currPos;
+      peg$silentFails++;
+      s3 = peg$parseWordCharacter();
+      peg$silentFails--;
+      if (s3 === peg$FAILED) {
+        s2 = undefined;
+      } else {
+        peg$currPos = s2;
+        s2 = peg$FAILED;
+      }
+      if (s2 !== peg$FAILED) {
+        s1 = [s1, s2];
+        s0 = s1;
+      } else {
+        peg$currPos = s0;
+        s0 = peg$FAILED;
+      }
+    } else {
+      peg$currPos = s0;
+      s0 = peg$FAILED;
+    }
+    peg$silentFails--;
+    if (s0 === peg$FAILED) {
+      s1 = peg$FAILED;
+      if (peg$silentFails === 0) { peg$fail(peg$e25); }
     }
 
     return s0;
@@ -1395,21 +1435,21 @@ function peg$parse(input, options) {
 
     s0 = [];
     if (input.charCodeAt(peg$currPos) === 32) {
-      s1 = peg$c13;
+      s1 = peg$c12;
       peg$currPos++;
     } else {
       s1 = peg$FAILED;
-      if (peg$silentFails === 0) { peg$fail(peg$e26); }
+      if (peg$silentFails === 0) { peg$fail(peg$e27); }
     }
     if (s1 !== peg$FAILED) {
       while (s1 !== peg$FAILED) {
         s0.push(s1);
         if (input.charCodeAt(peg$currPos) === 32) {
-          s1 = peg$c13;
+          s1 = peg$c12;
           peg$currPos++;
         } else {
           s1 = peg$FAILED;
-          if (peg$silentFails === 0) { peg$fail(peg$e26); }
+          if (peg$silentFails === 0) { peg$fail(peg$e27); }
         }
       }
     } else {
@@ -1425,20 +1465,20 @@ function peg$parse(input, options) {
     peg$silentFails++;
     s0 = [];
     if (input.charCodeAt(peg$currPos) === 32) {
-      s1 = peg$c13;
+      s1 = peg$c12;
       peg$currPos++;
     } else {
       s1 = peg$FAILED;
-      if (peg$silentFails === 0) { peg$fail(peg$e26); }
+      if (peg$silentFails === 0) { peg$fail(peg$e27); }
     }
     while (s1 !== peg$FAILED) {
       s0.push(s1);
       if (input.charCodeAt(peg$currPos) === 32) {
-        s1 = peg$c13;
+        s1 = peg$c12;
         peg$currPos++;
       } else {
         s1 = peg$FAILED;
-        if (peg$silentFails === 0) { peg$fail(peg$e26); }
+        if (peg$silentFails === 0) { peg$fail(peg$e27); }
       }
     }
     peg$silentFails--;

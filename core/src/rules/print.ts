@@ -35,7 +35,7 @@ function printTerm(term: Term, drawers: DrawerNames): string {
 }
 
 // Of the signs of the grammar none, and no word that joins.
-const PLAIN = /^[^\s(),:"*@<>=\\]+$/;
+const PLAIN = /^[^\s(),;:"*@<>=\\]+$/;
 const JOINS = /^(?:or|and|but|not)$/i;
 
 function printWords({ field, words, match }: WordsTerm): string {

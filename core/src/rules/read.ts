@@ -36,7 +36,8 @@ export type ReadRule =
   { readonly ok: true; readonly condition: Condition } | { readonly ok: false; readonly problem: RuleProblem };
 
 type Raw =
-  | { is: 'list' | 'any' | 'all'; of: Raw[] }
+  | { is: 'list'; first: Raw; rest: { by: 'comma' | 'but'; one: Raw }[] }
+  | { is: 'any' | 'all'; of: Raw[] }
   | { is: 'not' | 'group'; of: Raw }
   | { is: 'words'; text: string; quoted: boolean; at: number; to: number }
   | RawAsk;
@@ -120,18 +121,24 @@ function meant(raw: Raw, drawers: DrawerNames): Condition {
         raw.is,
         raw.of.map((one) => meant(one, drawers)),
       );
-    case 'list': {
-      // "echo, delay, not tape": any of those, but none of these.
-      const all = raw.of.map((one) => meant(one, drawers));
-      const taken = all.filter((one) => one.kind !== 'not');
-      const left = all.filter((one) => one.kind === 'not');
-      return taken.length === 0 ? several('all', left) : several('all', [several('any', taken), ...left]);
-    }
+    case 'list':
+      return ofList(raw.first, raw.rest, drawers);
     case 'words':
       return wordsTerm('name', raw.text, raw.quoted, raw);
     case 'ask':
       return asked(raw, drawers);
   }
+}
+
+/** "echo, delay, not tape": any of those, but none of these. What "but" brings must hold besides. */
+function ofList(first: Raw, rest: readonly { by: 'comma' | 'but'; one: Raw }[], drawers: DrawerNames): Condition {
+  const taken: Condition[] = [];
+  const besides: Condition[] = [];
+  for (const { by, one } of [{ by: 'comma', one: first }, ...rest]) {
+    const condition = meant(one, drawers);
+    (by === 'but' || condition.kind === 'not' ? besides : taken).push(condition);
+  }
+  return several('all', [...(taken.length === 0 ? [] : [several('any', taken)]), ...besides]);
 }
 
 /** Which way words are to be met: by the stars around them, and whether they stand in quotes. */

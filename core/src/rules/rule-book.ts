@@ -78,9 +78,33 @@ export class RuleBook {
     return bits === undefined ? [] : numbersIn(bits).flatMap((at) => this.facts[at]?.id ?? []);
   }
 
+  /** The same as numbers: an item's is how many were told of before it. */
+  numbersTaken(drawer: string): Uint32Array {
+    const bits = this.results.get(drawer);
+    return bits === undefined ? new Uint32Array() : Uint32Array.from(numbersIn(bits));
+  }
+
   /** The items that a condition of no drawer would take. */
   ask(condition: Condition): ItemId[] {
     return numbersIn(this.answer(condition)).flatMap((at) => this.facts[at]?.id ?? []);
+  }
+
+  /** Which items a condition would take, by number; plugins alone where it does not speak of items. */
+  bitsOf(condition: Condition): Bits {
+    return this.answer(condition);
+  }
+
+  /** All items by number, those that are gone as well, and the number of an item. */
+  indexed(): { readonly facts: readonly RuleFacts[]; readonly numberOf: (id: ItemId) => number | undefined } {
+    return {
+      facts: this.facts,
+      numberOf: (id) => (this.goneOnes.has(this.numbers.get(id) ?? -1) ? undefined : this.numbers.get(id)),
+    };
+  }
+
+  /** What each drawer's rule takes. */
+  resultsByDrawer(): ReadonlyMap<string, Bits> {
+    return this.results;
   }
 
   /** All that is known of an item; undefined when it is not there. */

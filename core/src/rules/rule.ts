@@ -1,74 +1,74 @@
-import { fold, wordsOf } from '../text/words.js';
+import { several, type Condition } from './condition.js';
+import { KEPT_DRAWERS, type DrawerNames } from './drawer-names.js';
+import { conditionInWords } from './in-words.js';
+import { printRule } from './print.js';
+import { readRule, type RuleProblem } from './read.js';
 
-/** The rule of a clever drawer. One kind so far; a reader of rules switches on `kind`. */
+/** The rule of a clever drawer as text (see docs/rules.md); other drawers stand in it by their ids. */
+export interface WrittenRule {
+  readonly kind: 'written';
+  readonly text: string;
+}
+/** A rule as it was kept before there was a language for it: any of these words in the name. Never empty. */
 export interface KeywordRule {
   readonly kind: 'keywords';
-  /** Any of these words is enough. Never empty. */
   readonly words: readonly string[];
 }
 /** What fills a clever drawer. */
-export type Rule = KeywordRule;
+export type Rule = WrittenRule | KeywordRule;
 
-/** What a rule looks at. */
-export interface Matchable {
-  readonly name: string;
+/** A condition as it is kept. */
+export const ruleOf = (condition: Condition): WrittenRule => ({
+  kind: 'written',
+  text: printRule(condition, KEPT_DRAWERS),
+});
+
+/** What was typed as a rule, or what is wrong with it. */
+export type TypedRule =
+  | { readonly ok: true; readonly condition: Condition; readonly rule: WrittenRule }
+  | { readonly ok: false; readonly problem: RuleProblem };
+
+/** Reads what was typed as a rule. */
+export function typedRule(typed: string, drawers: DrawerNames): TypedRule {
+  const read = readRule(typed, drawers);
+  return read.ok ? { ...read, rule: ruleOf(read.condition) } : read;
 }
 
-/** The words typed into a keyword field: parted by commas, semicolons or line ends; folded doubles and empty ones left out. */
-export function keywordsOf(typed: string): string[] {
-  const seen = new Set<string>();
-  return typed
-    .split(/[,;\n]+/)
-    .map((word) => word.trim().replace(/\s+/g, ' '))
-    .filter((word) => {
-      const key = wordsOf(word).join(' ');
-      if (key === '' || seen.has(key)) return false;
-      seen.add(key);
-      return true;
-    });
+const known = new WeakMap<Rule, Condition | null>();
+
+/** What a kept rule asks; null when it can't be read, as one that a later version wrote. */
+export function conditionOf(rule: Rule): Condition | null {
+  let condition = known.get(rule);
+  if (condition === undefined) {
+    condition = rule.kind === 'keywords' ? ofKeywords(rule) : ofText(rule);
+    known.set(rule, condition);
+  }
+  return condition;
 }
 
-/** A keyword rule of the typed words; null when they hold none. */
-export function keywordRule(typed: string): Rule | null {
-  const words = keywordsOf(typed);
-  return words.length === 0 ? null : { kind: 'keywords', words };
+function ofText({ text }: WrittenRule): Condition | null {
+  const read = readRule(text, KEPT_DRAWERS);
+  return read.ok ? read.condition : null;
 }
 
-/** A test made once per rule and asked per plugin: keyword "eq" fits "Copper EQ" and "EQ-Tilt", never "Sequencer". */
-export function matcherOf(rule: Rule): (plugin: Matchable) => string | null {
-  // "tape echo" as a keyword is two words next to each other, the last one maybe only begun.
-  const wanted = rule.words.map((word) => ({ word, parts: partsOf(word) }));
-  return (plugin) => {
-    const words = wordsOfPlugin(plugin);
-    const hit = wanted.find(({ parts }) => words.some((_, at) => standsAt(words, parts, at)));
-    return hit?.word ?? null;
-  };
+const ofKeywords = ({ words }: KeywordRule): Condition =>
+  several(
+    'any',
+    words.map((word) => ({ kind: 'words', field: 'name', words: word, match: 'begun' })),
+  );
+
+/** The rule as text, with drawers by their names. */
+export function ruleAsText(rule: Rule, drawers: DrawerNames): string {
+  const condition = conditionOf(rule);
+  return condition === null && rule.kind === 'written'
+    ? rule.text
+    : condition === null
+      ? ''
+      : printRule(condition, drawers);
 }
-
-// Many rules look at the same plugins again and again: each name is cut into words once.
-const cutNames = new WeakMap<Matchable, readonly string[]>();
-
-function wordsOfPlugin(plugin: Matchable): readonly string[] {
-  let words = cutNames.get(plugin);
-  if (words === undefined) cutNames.set(plugin, (words = wordsOf(plugin.name)));
-  return words;
-}
-
-const partsOf = (word: string): string[] =>
-  fold(word)
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter((part) => part !== '');
-
-const standsAt = (words: readonly string[], parts: readonly string[], at: number): boolean =>
-  parts.every((part, index) => {
-    const word = words[at + index];
-    if (word === undefined) return false;
-    return index === parts.length - 1 ? word.startsWith(part) : word === part;
-  });
 
 /** The rule in words, as it stands under a drawer's label: "eq or filter in the name". */
-export function ruleInWords(rule: Rule): string {
-  const words = [...rule.words];
-  const last = words.pop() ?? '';
-  return `${words.length === 0 ? last : `${words.join(', ')} or ${last}`} in the name`;
+export function ruleInWords(rule: Rule, drawers: DrawerNames): string {
+  const condition = conditionOf(rule);
+  return condition === null ? 'a rule that can’t be read' : conditionInWords(condition, drawers);
 }

@@ -1,5 +1,6 @@
 import { type Arrangement } from '../../src/chests/arrangement';
 import { contentsOf } from '../../src/chests/drawer-contents';
+import { NOTHING_RULED } from '../../src/chests/ruled';
 import type { Intent } from '../../src/chests/intent';
 import { p, d, byId, after, said, start, lines, divided } from './support';
 
@@ -7,7 +8,9 @@ const shown = (state: Arrangement): string[] => {
   const drawer = state.drawer.get('S');
   return drawer === undefined
     ? []
-    : contentsOf(state, byId, drawer).lines.map((line) => ('divider' in line ? `– ${line.divider.label}` : line.name));
+    : contentsOf(state, byId, drawer, NOTHING_RULED).lines.map((line) =>
+        'divider' in line ? `– ${line.divider.label}` : line.name,
+      );
 };
 
 describe('order in a drawer', () => {

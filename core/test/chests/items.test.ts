@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { bankAndName, presetKey } from '../../src/catalogue/plugin-presets';
 import { emptyArrangement } from '../../src/chests/arrangement';
 import { contentsOf } from '../../src/chests/drawer-contents';
+import { ruledOf } from '../../src/chests/ruled';
 import { itemId, itemNames, itemParts, pluginsOfItems } from '../../src/chests/item';
 import { takeOver } from '../../src/chests/join-plugins';
 import { applyEdits } from '../../src/chests/edit';
@@ -104,7 +105,7 @@ describe('a preset', () => {
     });
   });
 
-  it('is shown under its own words, and keeps its place where it is not there; no keyword puts it anywhere', () => {
+  it('is shown under its own words, and keeps its place where it is not there; no rule for plugins takes it', () => {
     const state = after(
       START,
       { kind: 'file', drawerIds: [d('S')], pluginIds: [HALL] },
@@ -115,7 +116,9 @@ describe('a preset', () => {
       itemsById(PLUGINS, present, arrangedPresets(state), state.naming);
     const drawer = state.drawer.get('S');
     if (drawer === undefined) throw new Error('no drawer');
-    const shown = contentsOf(state, items(new Set([HALL])), drawer).plugins;
+    const here = items(new Set([HALL]));
+    const ruled = ruledOf({ state, items: here, traits: new Map(), today: '2026-11-25' });
+    const shown = contentsOf(state, here, drawer, ruled).plugins;
     expect(shown.map(({ plugin, name, by }) => [plugin.id, name, by])).toEqual([
       [HALL, 'cave', 'hand'],
       ['plate', 'Copper Plate', 'rule'],

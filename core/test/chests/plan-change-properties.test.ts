@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { applyEdits, firstConflict, inverse } from '../../src/chests/edit';
-import { ROW_KINDS } from '../../src/chests/arrangement';
+import { ROW_KINDS, type Arrangement } from '../../src/chests/arrangement';
 import { entryId } from '../../src/chests/rows/entry';
 import { pathTo } from '../../src/chests/look-up';
 import { contentsOfDrawers } from '../../src/chests/drawer-contents';
+import { ruledOf } from '../../src/chests/ruled';
 import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
 import { GROUPINGS, groupsOf, type GroupingName } from '../../src/chests/row-groups';
@@ -34,6 +35,8 @@ describe('any sequence of wishes', () => {
       drawerIds: fc.array(anyDrawer, { minLength: 1, maxLength: 3 }),
       pluginIds: somePlugins,
     }),
+    fc.record({ kind: kind('never-in'), drawerId: anyDrawer, pluginIds: somePlugins }),
+    fc.record({ kind: kind('decide-by-rule'), drawerId: anyDrawer, pluginIds: somePlugins }),
     fc.record({
       kind: kind('place'),
       drawerId: anyDrawer,
@@ -70,6 +73,11 @@ describe('any sequence of wishes', () => {
       newId: anyDrawer,
       chestId: anyChest,
       parentId: fc.option(anyDrawer),
+    }),
+    fc.record({
+      kind: kind('set-rule'),
+      id: anyDrawer,
+      rule: fc.constantFrom({ kind: 'written' as const, text: 'plate or eq' }, null),
     }),
     fc.record({ kind: kind('set-sort'), id: anyDrawer, sort: fc.constantFrom('name' as const, null) }),
     fc.record({ kind: kind('delete-drawer'), id: anyDrawer }),
@@ -152,7 +160,9 @@ describe('any sequence of wishes', () => {
           expect(new Map(groupsOf(state, name))).toEqual(new Map(groupsOf(copy, name)));
         }
         const byId = new Map(PLUGINS.map((plugin) => [plugin.id, plugin]));
-        expect(contentsOfDrawers(state, byId)).toEqual(contentsOfDrawers(copy, new Map(byId)));
+        const contents = (of: Arrangement, items: typeof byId) =>
+          contentsOfDrawers(of, items, ruledOf({ state: of, items, traits: new Map(), today: '2026-11-25' }));
+        expect(contents(state, byId)).toEqual(contents(copy, new Map(byId)));
       }),
       { seed: 20261124, numRuns: 400 },
     );

@@ -2,9 +2,10 @@ import { applyEdits, inverse } from '../../src/chests/edit';
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
 import { drawersIn, entriesIn } from '../../src/chests/look-up';
 import { contentsOfDrawers } from '../../src/chests/drawer-contents';
+import { ruledOf } from '../../src/chests/ruled';
 import { planChange } from '../../src/chests/plan-change';
 import { workOutChest } from '../../src/chests/work-out-chest';
-import { asId, type LaneId, type PluginId, type SessionId, type SlotId } from '../../src/ids';
+import { asId, type ItemId, type LaneId, type PluginId, type SessionId, type SlotId } from '../../src/ids';
 import { PLUGINS, nameOf, chest, d, after, refusal, drawer, start } from './planned';
 
 const order = (state: Arrangement, parent: string | null = null): string[] =>
@@ -33,10 +34,10 @@ describe('filing', () => {
     expect(entriesIn(out, d('B'))).toHaveLength(2);
   });
 
-  it('says why a plugin that a keyword put there stays', () => {
+  it('says why a plugin that a rule put there stays', () => {
     const clever = after(start, drawer('EQs', null, ['eq']));
     expect(refusal(clever, { kind: 'take-out', drawerId: d('EQs'), pluginIds: ids('Copper EQ') })).toContain(
-      'by its keyword “eq”',
+      'was not put into EQs by hand',
     );
   });
 
@@ -88,7 +89,10 @@ describe('a clever drawer', () => {
       drawerIds: [d('Echoes')],
       pluginIds: ids('Vestry Plate', 'Twice Told'),
     });
-    const inside = contentsOfDrawers(state, new Map(PLUGINS.map((plugin) => [plugin.id, plugin]))).get('Echoes');
+    const items = new Map<ItemId, (typeof PLUGINS)[number]>(PLUGINS.map((plugin) => [plugin.id, plugin]));
+    const ruled = ruledOf({ state, items, traits: new Map(), today: '2026-11-25' });
+    const inside = contentsOfDrawers(state, items, ruled).get('Echoes');
+    expect(ruled.why(d('Echoes'), asId('Slapboard'))).toBe('slap');
     expect(inside?.map((content) => [content.plugin.name, content.by])).toEqual([
       ['Vestry Plate', 'hand'],
       ['Twice Told', 'hand'],

@@ -10,7 +10,7 @@ import { RuleColumns } from '../../src/rules/columns';
 import { circleOf, RuleBook } from '../../src/rules/rule-book';
 import type { RuleFacts } from '../../src/rules/rule-facts';
 import { asId, type ItemId } from '../../src/ids';
-import { anyCatalogue, anyCondition, anyFacts } from './random-rules';
+import { anyCatalogue, anyCondition, anyFacts, plugin } from './random-rules';
 
 const TODAY = '2026-11-25';
 const world: RuleWorld = { today: TODAY, holds: () => false };
@@ -19,38 +19,6 @@ const rule = (typed: string): Condition => {
   if (!read.ok) throw new Error(read.problem.words);
   return read.condition;
 };
-const plugin = (facts: Partial<RuleFacts>): RuleFacts => ({
-  id: asId<ItemId>('p'),
-  item: 'plugin',
-  names: ['Copper Plate'],
-  vendor: null,
-  tags: [],
-  description: null,
-  presets: [],
-  role: null,
-  roleGrade: 'unknown',
-  types: [],
-  typeGrade: 'unknown',
-  formats: [],
-  processors: [],
-  versions: [],
-  builds: 1,
-  inputs: null,
-  outputs: null,
-  sidechain: null,
-  notesIn: null,
-  notesOut: null,
-  trays: [],
-  drawers: [],
-  nevers: [],
-  arrivedAt: '2026-11-01T10:00:00.000Z',
-  loads: 0,
-  lastLoad: null,
-  ways: [],
-  aside: false,
-  here: true,
-  ...facts,
-});
 const takes = (typed: string, facts: Partial<RuleFacts>): boolean => meets(rule(typed), plugin(facts), world);
 const named = (typed: string, ...names: string[]): boolean => takes(typed, { names });
 

@@ -163,3 +163,37 @@ export const anyFacts = (id: string): fc.Arbitrary<RuleFacts> =>
 /** So many plugins. */
 export const anyCatalogue = (count: number): fc.Arbitrary<RuleFacts[]> =>
   fc.tuple(...Array.from({ length: count }, (_, at) => anyFacts(`p${String(at)}`)));
+
+/** A plugin of which only that is known. */
+export const plugin = (facts: Partial<RuleFacts>): RuleFacts => ({
+  id: asId<ItemId>('p'),
+  item: 'plugin',
+  names: ['Copper Plate'],
+  vendor: null,
+  tags: [],
+  description: null,
+  presets: [],
+  role: null,
+  roleGrade: 'unknown',
+  types: [],
+  typeGrade: 'unknown',
+  formats: [],
+  processors: [],
+  versions: [],
+  builds: 1,
+  inputs: null,
+  outputs: null,
+  sidechain: null,
+  notesIn: null,
+  notesOut: null,
+  trays: [],
+  drawers: [],
+  nevers: [],
+  arrivedAt: '2026-11-01T10:00:00.000Z',
+  loads: 0,
+  lastLoad: null,
+  ways: [],
+  aside: false,
+  here: true,
+  ...facts,
+});

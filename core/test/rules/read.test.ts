@@ -33,6 +33,8 @@ describe('what is typed into the quick field means what a person means', () => {
     ['drum and bass', 'drum AND bass'],
     ['tape echo', 'tape echo'],
     ['hall but not gate', 'hall AND NOT gate'],
+    ['hall or plate but not gate', '(hall OR plate) AND NOT gate'],
+    ['hall, plate; room but type:reverb', '(hall OR plate OR room) AND type:reverb'],
     ['echo, delay, not tape', '(echo OR delay) AND NOT tape'],
     ['de-esser', 'de-esser'],
     ['"or"', '"or"'],

@@ -1,6 +1,9 @@
 import { Finder } from '../../src/search/find-plugins';
-import { keywordRule, keywordsOf, matcherOf, ruleInWords } from '../../src/rules/rule';
+import { namedDrawers } from '../../src/rules/drawer-names';
+import { conditionOf, ruleAsText, ruleInWords, typedRule, type Rule } from '../../src/rules/rule';
 import { compareNames, fold, wordsOf } from '../../src/text/words';
+
+const NAMES = namedDrawers([]);
 
 describe('words of a name', () => {
   it.each([
@@ -17,30 +20,17 @@ describe('words of a name', () => {
   it('folds ß', () => expect(fold('Groß')).toBe('gross'));
 });
 
-describe('a keyword rule', () => {
-  const fits = (words: string, name: string): boolean =>
-    matcherOf(keywordRule(words) ?? { kind: 'keywords', words: [] })({ name }) !== null;
-
-  it.each([
-    ['eq', 'Copper EQ', true],
-    ['eq', 'CopperEQ', true],
-    ['eq', 'Equaliser', true],
-    ['eq', 'Sequencer', false],
-    ['eq', 'Frequency Shifter', false],
-    ['comp', 'Buttonquay Compressor', true],
-    ['tape echo', 'Goosehitch Tape Echoes', true],
-    ['tape echo', 'Tapeworm Echo', false],
-    ['echo, slap', 'Whistledell Slapback', true],
-    ['höhle', 'Hohle Gasse', true],
-  ])('%s fits %s: %s', (words, name, expected) => expect(fits(words, name)).toBe(expected));
-
-  it('takes typed words apart, without doubles', () =>
-    expect(keywordsOf(' echo,Echo; tape  echo ,, ')).toEqual(['echo', 'tape echo']));
-  it('is no rule without words', () => expect(keywordRule(' , ; ')).toBeNull());
-  it('is told in words', () =>
-    expect(ruleInWords({ kind: 'keywords', words: ['echo', 'delay', 'slap'] })).toBe(
-      'echo, delay or slap in the name',
-    ));
+describe('a rule of keywords as it was kept before there was a language for rules', () => {
+  it('asks the same as its words typed, and is told in words', () => {
+    const kept: Rule = { kind: 'keywords', words: ['echo', 'tape delay', 'slap'] };
+    const typed = typedRule('echo, tape delay; slap', NAMES);
+    expect(conditionOf(kept)).toEqual(typed.ok ? typed.condition : typed.problem);
+    expect(ruleInWords(kept, NAMES)).toBe('echo, tape delay or slap in the name');
+    expect(ruleAsText(kept, NAMES)).toBe('echo OR tape delay OR slap');
+  });
+  it('is no rule without words', () => expect(typedRule(' , ; ', NAMES).ok).toBe(false));
+  it('that can’t be read says so', () =>
+    expect(ruleInWords({ kind: 'written', text: 'colour:red' }, NAMES)).toBe('a rule that can’t be read'));
 });
 
 describe('finding by typing', () => {

@@ -5,6 +5,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemParts, presetTitle } from '@clever-drawer/core/chests/item';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
 import {
@@ -25,6 +26,7 @@ import { loadCatalogue, loadPlugin } from '../store/catalogue-store.js';
 import { saveChange, step } from '../store/change-journal.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoad } from '../store/load-store.js';
+import { ruledOn } from '../store/trait-store.js';
 import type { Context } from './context.js';
 
 type Keys =
@@ -117,10 +119,11 @@ export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
 async function leftFor(db: EntityManager, id: ComputerId, state: Arrangement, without: string | null) {
   const all = withChoices((await loadCatalogue(db, id)).plugins, state).filter((plugin) => plugin.found);
   if (all.length === 0) throw refused('The catalogue is empty. Scan a plugin folder in Intake first.');
-  const byId = new Map(all.map((plugin) => [plugin.id, plugin]));
+  const items = new Map<ItemId, (typeof all)[number]>(all.map((plugin) => [plugin.id, plugin]));
+  const ruled = without === null ? NOTHING_RULED : await ruledOn(db, id, state, items);
   const filed = new Set(
     (without === null ? [] : drawersOfChest(state, asId<ChestId>(without))).flatMap((drawer) =>
-      contentsOf(state, byId, drawer).plugins.map((content) => content.plugin.id),
+      contentsOf(state, items, drawer, ruled).plugins.map((content) => content.plugin.id),
     ),
   );
   const left = all

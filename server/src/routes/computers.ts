@@ -17,6 +17,7 @@ import {
   renameComputer,
 } from '../store/computer-store.js';
 import { loadPresets } from '../store/preset-store.js';
+import { loadTraits } from '../store/trait-store.js';
 import { unionOf } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
@@ -27,7 +28,7 @@ type Keys =
   | `${'GET' | 'POST'} /computers/{computer}/folders`
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | 'GET /computers/{computer}/proposed-folders'
-  | `GET /computers/{computer}/${'catalogue' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
+  | `GET /computers/{computer}/${'catalogue' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 /** Told when it is added, and not only by the next scan: a slip in the path is seen at once. */
 function checkFolder(path: string): void {
@@ -92,6 +93,7 @@ export function computerHandlers({ source, presentFolders, arrivals, here }: Con
 
     'GET /computers/{computer}/catalogue': async ({ path }) => loadCatalogue(db, await computerIdOf(db, path.computer)),
 
+    'GET /computers/{computer}/traits': async ({ path }) => loadTraits(db, await computerIdOf(db, path.computer)),
     'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/plugins/{plugin}': async ({ path }) => {

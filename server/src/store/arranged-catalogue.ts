@@ -7,10 +7,12 @@ import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/che
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { group } from '@clever-drawer/core/chests/row-groups';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { loadCatalogue } from './catalogue-store.js';
 import { presentAmong } from './preset-store.js';
+import { ruledOn } from './trait-store.js';
 
 type ChosenPlugin = PluginView & Chosen;
 type Item = ChosenPlugin | ItemOf<ChosenPlugin>;
@@ -35,11 +37,12 @@ export async function arrangedPlugins(
   state: Arrangement,
 ): Promise<ArrangedPluginView[]> {
   const { plugins, byId } = await chosenCatalogue(db, id, state);
+  const ruled = await ruledOn(db, id, state, byId);
   const drawers = new Map<ItemId, ArrangedPluginView['places']['drawers'][number][]>();
   for (const chest of chestsOf(state)) {
     for (const drawer of drawersOfChest(state, chest.id)) {
       const path = pathTo(state, drawer.id).map((one) => one.name);
-      for (const { plugin, by, name } of contentsOf(state, byId, drawer).plugins) {
+      for (const { plugin, by, name } of contentsOf(state, byId, drawer, ruled).plugins) {
         const place = { drawerId: drawer.id, chest: chest.name, path, by, name };
         drawers.set(plugin.id, [...(drawers.get(plugin.id) ?? []), place]);
       }
@@ -74,7 +77,7 @@ const placesOf = (
   trays: group(state, 'traysOf', id).map((entry) => entry.tray),
 });
 
-function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Drawer): DrawerView {
+function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Drawer, ruled: Ruled): DrawerView {
   const { id, chestId, parentId, name, rule } = drawer;
   return {
     id,
@@ -83,16 +86,17 @@ function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Dr
     parentId,
     name,
     path: pathTo(state, id).map((one) => one.name),
-    rule: rule === null ? null : { kind: rule.kind, words: [...rule.words] },
-    plugins: contentsOf(state, byId, drawer).plugins.length,
+    rule,
+    plugins: contentsOf(state, byId, drawer, ruled).plugins.length,
   };
 }
 
 /** All drawers, chest by chest, each outer one before what is inside it. */
 export async function drawerSummaries(db: EntityManager, id: ComputerId, state: Arrangement): Promise<DrawerView[]> {
   const { byId } = await chosenCatalogue(db, id, state);
+  const ruled = await ruledOn(db, id, state, byId);
   return chestsOf(state).flatMap((chest) =>
-    drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer)),
+    drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer, ruled)),
   );
 }
 
@@ -104,7 +108,8 @@ export async function drawerContents(
   drawer: Drawer,
 ): Promise<DrawerContentsView> {
   const { byId } = await chosenCatalogue(db, id, state);
-  const lines = contentsOf(state, byId, drawer).lines.map((line) =>
+  const ruled = await ruledOn(db, id, state, byId);
+  const lines = contentsOf(state, byId, drawer, ruled).lines.map((line) =>
     'divider' in line
       ? { divider: line.divider.label }
       : {
@@ -112,9 +117,9 @@ export async function drawerContents(
           preset: line.plugin.preset === null ? null : { bank: line.plugin.preset.bank, name: line.plugin.preset.name },
           name: line.name,
           by: line.by,
-          keyword: line.keyword,
+          why: line.by === 'hand' ? null : ruled.why(drawer.id, line.plugin.id),
           found: line.plugin.found,
         },
   );
-  return { drawer: summaryOf(state, byId, drawer), lines };
+  return { drawer: summaryOf(state, byId, drawer, ruled), lines };
 }

@@ -116,7 +116,7 @@ async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<
 async function keptPlugins(db: EntityManager): Promise<Set<string>> {
   const rows = await db.query<{ pluginId: string }[]>(
     `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
-     UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL`,
+     UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL`,
   );
   return new Set(rows.map((row) => row.pluginId));
 }

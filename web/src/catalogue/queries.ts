@@ -5,6 +5,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
+import type { Traits } from '@clever-drawer/core/chests/ruled';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
@@ -120,6 +121,7 @@ export const keys = {
   problems: (id: ComputerId) => ['problems', id] as const,
   leftOut: (id: ComputerId) => ['left-out', id] as const,
   arrivals: (id: ComputerId) => ['arrivals', id] as const,
+  traits: (id: ComputerId) => ['traits', id] as const,
   presets: (id: ComputerId) => ['presets', id] as const,
   vendors: (id: ComputerId) => ['vendors', id] as const,
   story: (scan: string) => ['story', scan] as const,
@@ -221,6 +223,19 @@ export const usePresets = (id: ComputerId) =>
     },
   });
 
+/** What rules can ask besides; fetched only when one does. */
+export const useTraits = (id: ComputerId, wanted: boolean) =>
+  useQuery({
+    queryKey: keys.traits(id),
+    enabled: wanted,
+    staleTime: Infinity,
+    structuralSharing: false,
+    queryFn: async (): Promise<ReadonlyMap<PluginId, Traits>> => {
+      const { plugins } = await call('GET /computers/{computer}/traits', { path: { computer: id } });
+      return new Map(plugins.map((own) => [own.pluginId, own]));
+    },
+  });
+
 /** All that is known of a plugin. */
 export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
   useQuery({
@@ -234,7 +249,7 @@ export const nameIn = (client: QueryClient, computer: ComputerId, id: PluginId):
 
 /** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
 export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
-  for (const name of ['catalogue', 'presets', 'plugin', 'vendors'])
+  for (const name of ['catalogue', 'traits', 'presets', 'plugin', 'vendors'])
     void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
@@ -242,8 +257,9 @@ export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void
 export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revision: number): boolean =>
   (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
 
-/** One more load of a plugin, where the catalogue shows how often it was loaded. */
+/** One more load of a plugin, where the catalogue shows how often it was loaded, and where rules ask when and how. */
 export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId): void {
+  void client.invalidateQueries({ queryKey: keys.traits(computer) });
   client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
     const plugin = catalogue?.byId.get(id);
     if (catalogue === undefined || plugin === undefined) return catalogue;
@@ -262,6 +278,7 @@ export function lookAtIntake(client: QueryClient, id: ComputerId): void {
     'folders',
     'scans',
     'catalogue',
+    'traits',
     'presets',
     'plugin',
     'problems',

@@ -108,7 +108,7 @@ export const KEYS = {
     copy: key('k', 'copy it with all it holds'),
     inner: key('i', 'inner drawer'),
     list: key('l', 'list only what stands in it'),
-    rename: key('r', 'name, keywords'),
+    rename: key('r', 'name and rule'),
     remove: key('Delete', 'delete it'),
   },
   tray: {

@@ -5,8 +5,10 @@ import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { drawerAndInner, drawersOfChest, pathTo, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import { contentsOfDrawers } from '@clever-drawer/core/chests/drawer-contents';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { ChestId } from '@clever-drawer/core/ids';
 import { offerFor } from '@clever-drawer/core/menu/slot-menu';
+import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import { partedFound } from '../catalogue/parted-found';
 import { asksFor, useSearch, type Found } from '../catalogue/use-search';
@@ -55,7 +57,11 @@ export function useOffer(
     const isPlugin = (item: ChosenItem): boolean => item.preset === null;
     return { plugins: items.filter(isPlugin), items, roleUnknown: offer.roleUnknown.filter(isPlugin).length };
   }, [slot, catalogue, withUnknown]);
-  const drawers = useMemo(() => drawersFor(items, catalogue, state, chest), [items, catalogue, state, chest]);
+  const ruled = useRuled(catalogue, state);
+  const drawers = useMemo(
+    () => drawersFor(items, catalogue, state, chest, ruled),
+    [items, catalogue, state, chest, ruled],
+  );
   const opened = drawers.find((one) => one.id === open);
   const own = opened?.plugins ?? NONE;
   const foundInside = useSearch(own, typed, 'drawer');
@@ -103,9 +109,10 @@ function drawersFor(
   catalogue: ChosenCatalogue,
   state: Arrangement,
   chest: ChestId | null,
+  ruled: Ruled,
 ): OfferedDrawer[] {
   const fitting = new Set(plugins.map((plugin) => plugin.id));
-  const contents = contentsOfDrawers(state, catalogue.byId);
+  const contents = contentsOfDrawers(state, catalogue.byId, ruled);
   const front = (id: string, name: string, isTray: boolean, all: readonly ChosenItem[]): OfferedDrawer => {
     const own = [
       ...new Map(all.filter((plugin) => fitting.has(plugin.id)).map((plugin) => [plugin.id, plugin])).values(),

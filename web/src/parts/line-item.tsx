@@ -80,7 +80,7 @@ export function LineItem(props: Props) {
 
 function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | 'pictures'>) {
   if ('divider' in line) return <span className={styles.dividerLabel}>{line.divider}</span>;
-  const { plugin, name, keyword } = line;
+  const { plugin, name, why } = line;
   const { first, beside } = plugin.preset === null ? { first: name, beside: null } : itemNamesOf(plugin, name);
   return (
     <>
@@ -96,7 +96,7 @@ function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | '
         )}
         {!plugin.found && <span className="flag">{isElsewhere(plugin) ? 'elsewhere' : absenceOf(plugin)}</span>}
         {plugin.aside !== null && <span className="flag">aside</span>}
-        {keyword !== null && <span className={clsx('quiet', styles.keyword)}> {keyword}</span>}
+        {why !== null && <span className={clsx('quiet', styles.keyword)}> {why()}</span>}
       </span>
     </>
   );

@@ -9,8 +9,8 @@ export type ListedLine =
       readonly id: string;
       readonly plugin: ChosenItem;
       readonly name: string;
-      /** The keyword by which it is there; null when it was put in by hand. */
-      readonly keyword: string | null;
+      /** Tells why a rule put it there; null when it was put in by hand. */
+      readonly why: (() => string) | null;
     }
   | { readonly id: string; readonly divider: string };
 
@@ -38,11 +38,11 @@ export const pluginsIn = (lines: readonly ListedLine[]): ItemId[] =>
 export const dividersIn = (lines: readonly ListedLine[]): string[] =>
   lines.flatMap((line) => ('divider' in line ? [line.id] : []));
 
-/** A line in words: "Vestry Plate, by the keyword plate", "divider long tails". */
+/** A line in words: "Vestry Plate, by rule: plate", "divider long tails". */
 export function lineInWords(line: ListedLine): string {
   if ('divider' in line) return `divider${line.divider === '' ? '' : ` ${line.divider}`}`;
   const absence = absenceOf(line.plugin);
-  return [line.name, line.keyword === null ? null : `by the keyword ${line.keyword}`, absence]
+  return [line.name, line.why === null ? null : `by rule: ${line.why()}`, absence]
     .filter((part) => part !== null)
     .join(', ');
 }

@@ -27,6 +27,7 @@ export function DeskRight({ desk }: { desk: Desk }) {
         choose={(id) => look({ chest: id, open: [] })}
         filed={listed.filed}
         toFile={listed.toFile}
+        isAnswered={desk.ruled.isAnswered}
         workThrough={desk.workThrough}
       />
       {chest === null ? (
@@ -36,6 +37,7 @@ export function DeskRight({ desk }: { desk: Desk }) {
           state={state}
           chest={chest}
           catalogue={catalogue}
+          ruled={desk.ruled}
           open={desk.open}
           setOpen={actions.setOpen}
           changes={changes}

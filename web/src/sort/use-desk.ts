@@ -4,6 +4,7 @@ import { chestsOf, pathTo } from '@clever-drawer/core/chests/look-up';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../arrangement/changes';
+import { useRuled } from '../arrangement/rules/use-ruled';
 import type { WindowState } from '../arrangement/window-state';
 import type { ChosenCatalogue } from '../catalogue/queries';
 import { asksFor, useSearch } from '../catalogue/use-search';
@@ -41,7 +42,8 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const found = useSearch(catalogue.items, asked);
   const lookedAt = useMemo(() => ({ ...view, typed: asked }), [view, asked]);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
-  const listed = useListed(catalogue, useAfterPaint(state), chest?.id ?? null, lookedAt, found);
+  const ruled = useRuled(catalogue, state);
+  const listed = useListed(catalogue, useAfterPaint(state), ruled, chest?.id ?? null, lookedAt, found);
   const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
@@ -68,6 +70,19 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   });
   useEffect(() => keepVisit(computer.id, 'sort', addressOf(view)), [computer.id, view]);
 
+  // What is left to file is known when the rules have been asked.
+  const [asksToFile, setAsksToFile] = useState(false);
+  const { isAnswered } = ruled;
+  useEffect(() => {
+    if (!asksToFile || !isAnswered) return;
+    setAsksToFile(false);
+    subject.selectElsewhere(null);
+    setAbout(null);
+    setQueue(toFileQueue(catalogue, listed.places, seenAt));
+    // Once for each time that it is asked.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [asksToFile, isAnswered]);
+
   const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
   const showAbout = (id: ItemId | null): void => {
     if (id === null) {
@@ -81,6 +96,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   return {
     catalogue,
     state,
+    ruled,
     changes,
     viewing,
     chest,
@@ -103,11 +119,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
       // All about the one before does not stay below the next.
       if (id !== waiting && about !== null && pluginOfItem(about) !== id) setAbout(null);
     },
-    workThrough: (): void => {
-      subject.selectElsewhere(null);
-      setAbout(null);
-      setQueue(toFileQueue(catalogue, listed.places, seenAt));
-    },
+    workThrough: (): void => setAsksToFile(true),
     leaveQueue: (): void => {
       setQueue(null);
       setWaiting(null);

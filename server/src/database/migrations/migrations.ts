@@ -6,6 +6,7 @@ import { NumberedSteps1767000000000 } from './1767000000000-numbered-steps.js';
 import { PresetsInBanks1768000000000 } from './1768000000000-presets-in-banks.js';
 import { OneStudio1769000000000 } from './1769000000000-one-studio.js';
 import { PresetsInDrawers1770000000000 } from './1770000000000-presets-in-drawers.js';
+import { Exceptions1771000000000 } from './1771000000000-exceptions.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -16,4 +17,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   PresetsInBanks1768000000000,
   OneStudio1769000000000,
   PresetsInDrawers1770000000000,
+  Exceptions1771000000000,
 ];

@@ -14,10 +14,13 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
+import { ruleInWords } from '@clever-drawer/core/rules/rule';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
+import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useSteady } from '../../lib/use-steady';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey } from '../../keys/use-keys';
@@ -28,6 +31,7 @@ import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';
 import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
+import { drawerNames } from '../drawer/drawer-names';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
 import frontStyles from '../../parts/front.module.css';
 import { entriesShown, FRONTS, useChestLook, type ChestLook } from './chest-look';
@@ -37,6 +41,7 @@ interface Props {
   readonly state: Arrangement;
   readonly chest: Chest;
   readonly catalogue: ChosenCatalogue;
+  readonly ruled: RuledHere;
   readonly open: readonly string[];
   readonly setOpen: (open: readonly string[]) => void;
   readonly changes: Changes;
@@ -59,11 +64,12 @@ const FIRST_FRONTS = 36;
 
 /** The chest at hand: its drawers as fronts in a grid, pulled out in place; below them the trays. */
 export const ChestPanel = memo(function ChestPanel(props: Props) {
-  const { state, chest, catalogue, open, setOpen, changes, target, making, setMaking, pictures } = props;
+  const { state, chest, catalogue, ruled, open, setOpen, changes, target, making, setMaking, pictures } = props;
   const [asked, ask] = useState<DrawerAsk | null>(null);
-  const needs = { state, catalogue, changes, open, setOpen, ask, list: props.list };
+  const needs = { state, catalogue, ruled, changes, open, setOpen, ask, list: props.list };
   const actions = useSteady(drawerActions(needs));
   const { about, selected, more, memory } = props;
+  const names = drawerNames(state.drawer);
   const newDrawer = useRef<HTMLButtonElement>(null);
   const arrows = frontHandlers(() => frontsAround(newDrawer.current));
   const [look] = useChestLook(chest.id);
@@ -80,7 +86,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
     drawersIn(state, chest.id, parent)
       .slice(0, parent === null ? most : undefined)
       .map((drawer) => {
-        const contents = contentsOf(state, catalogue.byId, drawer);
+        const contents = contentsOf(state, catalogue.byId, drawer, ruled);
         const isOpen = open.includes(drawer.id);
         const inner = isOpen ? fronts(drawer.id) : [];
         return (
@@ -88,8 +94,10 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             key={drawer.id}
             drawer={drawer}
             contents={contents}
+            rule={drawer.rule === null ? null : ruleInWords(drawer.rule, names)}
+            isAsked={drawer.rule === null || ruled.isKnown(drawer.id)}
             entries={entries}
-            inner={innerOf(state, catalogue, drawer, contents)}
+            inner={innerOf(state, catalogue, ruled, drawer, contents)}
             isOpen={isOpen}
             isLit={props.lit.has(drawer.id)}
             aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}
@@ -99,6 +107,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
               <OpenDrawer
                 drawer={drawer}
                 contents={contents}
+                ruled={ruled}
                 actions={actions}
                 lineActions={lineActionsOf(drawer, needs, { about, selected, more })}
                 target={target}
@@ -117,6 +126,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       ref={area}
       style={frontStyle(look, entries)}
       onScroll={(event) => (memory.chestTop = event.currentTarget.scrollTop)}
+      aria-busy={!ruled.isAnswered}
       data-chest
     >
       <div className={frontStyles.chestInside}>
@@ -180,12 +190,13 @@ const frontStyle = ({ size }: ChestLook, entries: number): CSSProperties =>
 function innerOf(
   state: Arrangement,
   catalogue: ChosenCatalogue,
+  ruled: Ruled,
   drawer: Drawer,
   own: Contents<ChosenItem>,
 ): InnerCount | null {
   const [, ...inner] = drawerAndInner(state, drawer.id);
   if (inner.length === 0) return null;
-  const contents = inner.map((one) => contentsOf(state, catalogue.byId, one));
+  const contents = inner.map((one) => contentsOf(state, catalogue.byId, one, ruled));
   const known = innerCounts.get(own);
   if (known?.contents.length === contents.length && contents.every((one, at) => one === known.contents[at]))
     return known.count;

@@ -4,6 +4,7 @@ import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
+import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { formatsOf } from '../ribbons/facets';
 import type { ChestStart } from './new-chest';
@@ -21,17 +22,18 @@ export function ChestPreview({
   catalogue: ChosenCatalogue;
   start: Extract<ChestStart, { kind: 'worked-out' }>;
 }) {
+  const ruled = useRuled(catalogue, state);
   const plans = useMemo(() => {
     const filed = new Set(
       (without === null ? [] : drawersOfChest(state, without)).flatMap((drawer) =>
-        contentsOf(state, catalogue.byId, drawer).plugins.map((content) => content.plugin.id),
+        contentsOf(state, catalogue.byId, drawer, ruled).plugins.map((content) => content.plugin.id),
       ),
     );
     const here = catalogue.plugins
       .filter((plugin) => plugin.found && plugin.aside === null && !filed.has(plugin.id))
       .map((plugin) => ({ ...plugin, formats: formatsOf(plugin) as never }));
     return planDrawers(here, { by, most, inner });
-  }, [state, catalogue, by, most, inner, without]);
+  }, [state, catalogue, by, most, inner, without, ruled]);
   const drawers = count(plans);
   const total = new Set(filedIn(plans)).size;
   if (total === 0) return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;

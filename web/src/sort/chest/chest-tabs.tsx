@@ -28,11 +28,13 @@ interface Props {
   readonly choose: (id: ChestId | null) => void;
   readonly filed: number;
   readonly toFile: number;
+  /** Whether the rules have been asked, so that both numbers are known. */
+  readonly isAnswered: boolean;
   readonly workThrough: () => void;
 }
 
 /** The chests by name; the one at hand, what can be done with it, and how far it is filled. */
-export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toFile, workThrough }: Props) {
+export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toFile, isAnswered, workThrough }: Props) {
   const [form, setForm] = useState<'new' | Chest | null>(null);
   const chests = chestsOf(state);
   const openMenu = useActMenu();
@@ -124,8 +126,8 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
       <span className="grow" />
       {chest !== null && (
         <span className="quiet progress-words">
-          {filed} of {filed + toFile} filed
-          {toFile > 0 && (
+          {isAnswered ? `${String(filed)} of ${String(filed + toFile)} filed` : 'asking the rules …'}
+          {isAnswered && toFile > 0 && (
             <>
               {' · '}
               <PlainButton linked onClick={workThrough}>

@@ -4,6 +4,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { linesIn } from '@clever-drawer/core/chests/file-into';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
@@ -40,6 +41,7 @@ export interface DrawerActions {
 interface Needs {
   readonly state: Arrangement;
   readonly catalogue: ChosenCatalogue;
+  readonly ruled: Ruled;
   readonly changes: Changes;
   readonly open: readonly string[];
   readonly setOpen: (open: readonly string[]) => void;
@@ -48,7 +50,7 @@ interface Needs {
 }
 
 /** What can be done with drawers, as changes and boxes. */
-export function drawerActions({ state, catalogue, changes, open, setOpen, ask, list }: Needs): DrawerActions {
+export function drawerActions({ state, catalogue, ruled, changes, open, setOpen, ask, list }: Needs): DrawerActions {
   return {
     toggle: (drawer) =>
       setOpen(open.includes(drawer.id) ? open.filter((id) => id !== drawer.id) : [...open, drawer.id]),
@@ -61,7 +63,7 @@ export function drawerActions({ state, catalogue, changes, open, setOpen, ask, l
     sort: (drawer, by, isStanding) => {
       if (isStanding) void changes.make({ kind: 'set-sort', id: drawer.id, sort: by });
       else {
-        const ids = sortedLines(state, catalogue, drawer, by);
+        const ids = sortedLines(state, catalogue, ruled, drawer, by);
         void changes.make({ kind: 'arrange', drawerId: drawer.id, ids, by });
       }
     },
@@ -92,11 +94,12 @@ export function drawerActions({ state, catalogue, changes, open, setOpen, ask, l
 function sortedLines(
   state: Arrangement,
   catalogue: ChosenCatalogue,
+  ruled: Ruled,
   drawer: Drawer,
   by: keyof typeof COMPARE_BY,
 ): string[] {
   const names = new Map(
-    contentsOf(state, catalogue.byId, drawer).plugins.map((content) => [content.entry?.id ?? '', content]),
+    contentsOf(state, catalogue.byId, drawer, ruled).plugins.map((content) => [content.entry?.id ?? '', content]),
   );
   const compare = COMPARE_BY[by];
   const sections: string[][] = [[]];

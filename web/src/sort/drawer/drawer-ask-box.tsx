@@ -9,6 +9,7 @@ import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { moveWishes } from '../filing/desk-wishes';
 import { SpotBox, ToDrawerBox } from './drawer-box';
+import { drawerNames } from './drawer-names';
 import { DrawerForm } from './drawer-form';
 import type { DrawerAsk } from './drawer-actions';
 
@@ -31,6 +32,7 @@ export function NewDrawerForm({
       title={parent === null ? 'New drawer' : `New drawer in ${state.drawer.get(parent)?.name ?? ''}`}
       name=""
       rule={null}
+      drawers={drawerNames(state.drawer)}
       close={close}
       done={(name, rule) => {
         close();
@@ -60,6 +62,7 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
           title={`Drawer ${drawer.name}`}
           name={drawer.name}
           rule={drawer.rule}
+          drawers={drawerNames(state.drawer)}
           close={close}
           done={(name, rule) => {
             close();

@@ -1,38 +1,38 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
+import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import { conditionInWords } from '@clever-drawer/core/rules/in-words';
+import { ruleAsText, typedRule, type Rule } from '@clever-drawer/core/rules/rule';
 import { FormBox } from '../../parts/form-box';
-import { keywordRule, ruleInWords, type Rule } from '@clever-drawer/core/rules/rule';
+import { RuleProblem } from '../rule/rule-problem';
 
 interface Props {
   readonly title: string;
   readonly name: string;
   readonly rule: Rule | null;
+  readonly drawers: DrawerNames;
   readonly done: (name: string, rule: Rule | null) => void;
   readonly close: () => void;
 }
 
 const NAME_LENGTH = 120;
 
-/** Name and keywords of a new or a present drawer. */
-export function DrawerForm({ title, name: firstName, rule: firstRule, done, close }: Props) {
+/** Name and rule of a new or a present drawer: a name, two words, Enter. */
+export function DrawerForm({ title, name: firstName, rule: firstRule, drawers, done, close }: Props) {
   const [name, setName] = useState(firstName);
-  const [words, setWords] = useState(firstRule?.words.join(', ') ?? '');
+  const [typed, setTyped] = useState(firstRule === null ? '' : ruleAsText(firstRule, drawers));
   const [tried, setTried] = useState(false);
   const id = useId();
-  const rule = keywordRule(words);
+  const isRuled = typed.trim() !== '';
+  const read = isRuled ? typedRule(typed, drawers) : null;
   const empty = name.trim() === '';
   const submit = (): void => {
     setTried(true);
-    if (!empty) done(name.trim(), rule);
+    if (!empty && read?.ok !== false) done(name.trim(), read?.rule ?? null);
   };
   return (
-    <FormBox
-      title={title}
-      act="Save"
-
-      submit={submit}
-      close={close}
-    >
+    <FormBox title={title} act="Save" submit={submit} close={close}>
       <Form.Group className="mb-3" controlId={`${id}-name`}>
         <Form.Label>Name</Form.Label>
         <Form.Control
@@ -47,18 +47,26 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, done, clos
         <Form.Control.Feedback type="invalid">Give the drawer a name.</Form.Control.Feedback>
       </Form.Group>
       <Form.Group controlId={`${id}-words`}>
-        <Form.Label>Keywords, separated by commas (empty: it holds what you put in)</Form.Label>
+        <Form.Label>Fills itself with (empty: it holds what you put in)</Form.Label>
         <Form.Control
-          value={words}
+          value={typed}
           autoComplete="off"
+          spellCheck={false}
+          maxLength={RULE_LIMITS.characters}
           placeholder="echo, delay, slap"
-          onChange={(event) => setWords(event.target.value)}
+          isInvalid={read?.ok === false}
+          aria-describedby={`${id}-told`}
+          onChange={(event) => setTyped(event.target.value)}
         />
-        <Form.Text>
-          {rule === null
-            ? 'With keywords the drawer fills itself. They fit whole words and beginnings of words.'
-            : `Fills itself: ${ruleInWords(rule)}. “eq” fits “Copper EQ”, not “Sequencer”.`}
-        </Form.Text>
+        {read?.ok === false ? (
+          <RuleProblem id={`${id}-told`} typed={typed} problem={read.problem} take={setTyped} />
+        ) : (
+          <Form.Text id={`${id}-told`}>
+            {read === null
+              ? 'Words in the name, or fields such as type:reverb. “but not” leaves out.'
+              : `Fills itself: ${conditionInWords(read.condition, drawers)}.`}
+          </Form.Text>
+        )}
       </Form.Group>
     </FormBox>
   );

@@ -3,7 +3,6 @@ import { useDraggable } from '@dnd-kit/core';
 import { memo, useRef, type ReactNode } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
-import { ruleInWords } from '@clever-drawer/core/rules/rule';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf } from '../../parts/menu-act';
@@ -23,6 +22,10 @@ export interface InnerCount {
 interface Props {
   readonly drawer: Drawer;
   readonly contents: Contents<ChosenItem>;
+  /** Its rule in words; null when it has none. */
+  readonly rule: string | null;
+  /** Whether it is known what its rule takes. */
+  readonly isAsked: boolean;
   /** How many of them the closed front shows. */
   readonly entries: number;
   /** How many plugins its inner drawers hold; null when it has none. */
@@ -37,10 +40,15 @@ interface Props {
 
 /** A drawer seen from the front: label card, count, pull. The whole front takes what is dropped. */
 export const DrawerFront = memo(function DrawerFront(props: Props) {
-  const { drawer, contents, entries, inner, isOpen, isLit, aimed, actions, children } = props;
+  const { drawer, contents, rule, isAsked, entries, inner, isOpen, isLit, aimed, actions, children } = props;
   const own = contents.plugins.length;
-  const held =
-    inner === null ? String(own) : own === 0 ? String(inner.plugins) : `${String(own)} + ${String(inner.plugins)}`;
+  const held = !isAsked
+    ? '…'
+    : inner === null
+      ? String(own)
+      : own === 0
+        ? String(inner.plugins)
+        : `${String(own)} + ${String(inner.plugins)}`;
   const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
   const openMenu = useActMenu();
   const card = useRef<HTMLButtonElement | null>(null);
@@ -65,7 +73,6 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     rename: () => actions.edit(drawer),
     remove: () => actions.remove(drawer),
   };
-  const rule = drawer.rule === null ? null : ruleInWords(drawer.rule);
   const innerWords =
     inner === null ? '' : `${counted(inner.plugins, 'plugin')} in ${counted(inner.drawers, 'inner drawer')}`;
   const notes = [

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import type { ChosenItem } from '../../catalogue/queries';
 import { aimIn, type Target } from '../drag/drag';
@@ -14,6 +15,7 @@ import styles from '../../parts/front.module.css';
 interface Props {
   readonly drawer: Drawer;
   readonly contents: Contents<ChosenItem>;
+  readonly ruled: Ruled;
   readonly actions: DrawerActions;
   readonly lineActions: LineActions;
   readonly target: Target | null;
@@ -22,18 +24,23 @@ interface Props {
   readonly children: ReactNode;
 }
 
-const listedLine = (line: Line<ChosenItem>): ListedLine =>
+const listedLine = (drawer: Drawer, ruled: Ruled, line: Line<ChosenItem>): ListedLine =>
   'divider' in line
     ? { id: line.divider.id, divider: line.divider.label }
-    : { id: line.entry?.id ?? `rule ${line.plugin.id}`, plugin: line.plugin, name: line.name, keyword: line.keyword };
+    : {
+        id: line.entry?.id ?? `rule ${line.plugin.id}`,
+        plugin: line.plugin,
+        name: line.name,
+        why: line.by === 'hand' ? null : () => ruled.why(drawer.id, line.plugin.id),
+      };
 
 /** What stands in a drawer that is pulled out, in order, with the inner drawers below. */
-export function OpenDrawer({ drawer, contents, actions, lineActions, target, pictures, children }: Props) {
+export function OpenDrawer({ drawer, contents, ruled, actions, lineActions, target, pictures, children }: Props) {
   const home = { drawerId: drawer.id };
   return (
     <div className={styles.drawerInside}>
       <div className={styles.drawerTools}>
-        <PlainButton onClick={() => actions.edit(drawer)}>Name, keywords</PlainButton>
+        <PlainButton onClick={() => actions.edit(drawer)}>Name and rule</PlainButton>
         <SortMenu drawer={drawer} actions={actions} />
         <PlainButton onClick={() => actions.addDivider(drawer, null)}>Divider</PlainButton>
         <PlainButton onClick={() => actions.addInner(drawer)}>Inner drawer</PlainButton>
@@ -66,7 +73,7 @@ export function OpenDrawer({ drawer, contents, actions, lineActions, target, pic
         <LineList
           label={`In ${drawer.name}`}
           home={home}
-          lines={contents.lines.map(listedLine)}
+          lines={contents.lines.map((line) => listedLine(drawer, ruled, line))}
           actions={lineActions}
           aimedAt={aimIn(target, home)}
           pictures={pictures}

@@ -4,6 +4,7 @@ import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
@@ -47,12 +48,13 @@ export interface Listed {
 export function useListed(
   catalogue: ChosenCatalogue,
   state: Arrangement,
+  ruled: Ruled,
   chest: ChestId | null,
   view: SortView,
   found: Found | null,
 ): Listed {
   const { drawer, entry, divider, look, trayEntry } = state;
-  const places = placesIn(catalogue, drawer, entry, divider, chest);
+  const places = placesIn(catalogue, drawer, entry, divider, ruled, chest);
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
   const { filters, sortBy, down } = view;
@@ -117,6 +119,7 @@ const placesIn = memoizeOne(
     drawer: Arrangement['drawer'],
     entry: Arrangement['entry'],
     divider: Arrangement['divider'],
+    ruled: Ruled,
     chest: ChestId | null,
   ): Places => {
     const state = { ...emptyArrangement(), drawer, entry, divider };
@@ -125,7 +128,7 @@ const placesIn = memoizeOne(
     const byRule = new Map<ItemId, DrawerId[]>();
     for (const one of drawers) {
       if (one.rule === null) continue;
-      for (const { plugin, entry: row } of contentsOf(state, catalogue.byId, one).plugins) {
+      for (const { plugin, entry: row } of contentsOf(state, catalogue.byId, one, ruled).plugins) {
         if (row !== null) continue;
         const own = byRule.get(plugin.id);
         if (own === undefined) byRule.set(plugin.id, [one.id]);

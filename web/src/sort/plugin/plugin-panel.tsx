@@ -13,6 +13,7 @@ import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { Failed, Loading } from '../../parts/empty-note';
 import { isElsewhere } from '../../catalogue/presence';
 import { usePluginDetail, type ChosenCatalogue } from '../../catalogue/queries';
+import { useRuled } from '../../arrangement/rules/use-ruled';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { BuildCard } from './build-card';
@@ -163,9 +164,10 @@ function About({
 /** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
 function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; catalogue: ChosenCatalogue }) {
   const changes = useChanges(useComputer().id);
+  const ruled = useRuled(catalogue, state);
   const places = chestsOf(state).flatMap((chest) =>
     drawersOfChest(state, chest.id).flatMap((drawer) => {
-      const content = contentsOf(state, catalogue.byId, drawer).plugins.find((one) => one.plugin.id === id);
+      const content = contentsOf(state, catalogue.byId, drawer, ruled).plugins.find((one) => one.plugin.id === id);
       return content === undefined ? [] : [{ chest: chest.name, drawer, content }];
     }),
   );
@@ -179,10 +181,10 @@ function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; cata
         <li key={drawer.id}>
           {chest} › {pathInWords(state, drawer.id)}
           {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
-          {content.keyword === null ? (
+          {content.by === 'hand' ? (
             <PlainButton onClick={() => takeOut(drawer)}>Take out</PlainButton>
           ) : (
-            <span className="quiet"> by the keyword {content.keyword}</span>
+            <span className="quiet"> by its rule: {ruled.why(drawer.id, id)}</span>
           )}
         </li>
       ))}

@@ -99,7 +99,7 @@ function TrayFront({
   const isAimed = target?.kind === 'tray' && target.tray === tray;
   const lines = entries.flatMap((entry): ListedLine[] => {
     const plugin = catalogue.byId.get(itemId(entry));
-    return plugin === undefined ? [] : [{ id: entry.id, plugin, name: plugin.name, keyword: null }];
+    return plugin === undefined ? [] : [{ id: entry.id, plugin, name: plugin.name, why: null }];
   });
   const toggle = (): void => setOpen(isOpen ? open.filter((one) => one !== id) : [...open, id]);
   const swap = (other: number): void => {

@@ -1,0 +1,49 @@
+import type { EntityManager } from 'typeorm';
+import type { AllTraitsView } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { ruledOf, type Askable, type Ruled } from '@clever-drawer/core/chests/ruled';
+import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
+import { revisionsOf } from './studio-store.js';
+
+/** The most that rules look at: characters of a description, and presets of one plugin. */
+const MOST = { description: 400, presets: 500 };
+
+/** What rules can ask of the plugins that a computer has: the longest description, the most channels of a build, the names of presets, and use. */
+export async function loadTraits(db: EntityManager, id: ComputerId): Promise<AllTraitsView> {
+  const plugins = await db.query<AllTraitsView['plugins'][number][]>(
+    `SELECT b."pluginId", b.description, b.inputs, b.outputs, b.sidechain, b."notesIn", b."notesOut",
+            coalesce(p.presets, '[]') AS presets, l."lastLoad", coalesce(l.ways, '[]') AS ways
+     FROM (SELECT "pluginId",
+                  (array_agg(left(facts->>'description', $2) ORDER BY length(facts->>'description') DESC NULLS LAST))[1] AS description,
+                  max((facts->>'audioInputs')::int) AS inputs, max((facts->>'audioOutputs')::int) AS outputs,
+                  bool_or((facts->>'sidechainInputs')::int > 0) AS sidechain,
+                  bool_or((facts->>'midiInput')::boolean) AS "notesIn", bool_or((facts->>'midiOutput')::boolean) AS "notesOut"
+           FROM build WHERE "computerId" = $1 AND found GROUP BY 1) b
+     LEFT JOIN (SELECT "pluginId", jsonb_agg(name ORDER BY name) AS presets FROM
+                  (SELECT "pluginId", name, row_number() OVER (PARTITION BY "pluginId" ORDER BY name) AS at FROM
+                     (SELECT DISTINCT "pluginId", one->>'name' AS name
+                      FROM build, jsonb_array_elements(facts->'presetList') AS one
+                      WHERE "computerId" = $1 AND found AND jsonb_typeof(facts->'presetList') = 'array') AS each) AS numbered
+                WHERE at <= $3 GROUP BY 1) p USING ("pluginId")
+     LEFT JOIN (SELECT coalesce(o."pluginId", f."pluginId") AS "pluginId",
+                       to_char(max(f."loadedAt") AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "lastLoad",
+                       jsonb_agg(DISTINCT f.way) AS ways
+                FROM load f LEFT JOIN build o ON o.id = f."buildId"
+                WHERE f."computerId" = $1 AND NOT f.undone GROUP BY 1) l USING ("pluginId")`,
+    [id, MOST.description, MOST.presets],
+  );
+  const { catalogueRevision: revision } = await revisionsOf(db);
+  return { revision, plugins };
+}
+
+/** What all rules take, asked at once. */
+export async function ruledOn(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+  items: ReadonlyMap<ItemId, Askable>,
+): Promise<Ruled> {
+  const { plugins } = await loadTraits(db, id);
+  const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
+  return ruledOf({ state, items, traits, today: new Date().toISOString().slice(0, 10) });
+}

@@ -1,0 +1,130 @@
+import type { Remote } from 'comlink';
+import { ruleChange, ruleFactsOf, whyTaken, type Ruled, type RuleSources } from '@clever-drawer/core/chests/ruled';
+import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import type { Asker } from './rules.worker';
+
+/** What rules take as far as this window knows: `isKnown` tells whether a drawer's rule has been asked yet. */
+export interface RuledHere extends Ruled {
+  readonly isKnown: (drawer: DrawerId) => boolean;
+  /** Whether the rules have been asked at all. */
+  readonly isAnswered: boolean;
+}
+
+// So many facts are made at once; between them the screen gets its turn.
+const AT_ONCE = 500;
+const NOTHING: readonly ItemId[] = [];
+
+/** Tells the worker what changes, and keeps what it answers. Changes that come while it works are told of together afterwards. */
+export class RuleKeeper {
+  private asked: RuleSources | null = null;
+  private wanted: RuleSources | null = null;
+  private isAtWork = false;
+  private readonly ids: ItemId[] = [];
+  private readonly numbers = new Map<ItemId, number>();
+  private lists: ReadonlyMap<DrawerId, readonly ItemId[]> = new Map();
+  private ruled: RuledHere = this.ruledNow();
+  private readonly listeners = new Set<() => void>();
+
+  constructor(
+    private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change'>,
+    private readonly failed: (error: unknown) => void,
+  ) {}
+
+  /** What rules take, as far as it is known: the same object until something else is known. */
+  readonly snapshot = (): RuledHere => this.ruled;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** What rules are to be asked of from now on. */
+  take(sources: RuleSources): void {
+    if (isSame(this.wanted ?? this.asked, sources)) return;
+    this.wanted = sources;
+    if (!this.isAtWork) void this.work();
+  }
+
+  private async work(): Promise<void> {
+    this.isAtWork = true;
+    try {
+      while (this.wanted !== null) {
+        const sources = this.wanted;
+        this.wanted = null;
+        await this.ask(sources);
+      }
+    } catch (error) {
+      // The next change tells everything anew.
+      this.asked = null;
+      this.failed(error);
+    } finally {
+      this.isAtWork = false;
+    }
+  }
+
+  private async ask(sources: RuleSources): Promise<void> {
+    const { ids, ...change } = ruleChange(this.asked, sources);
+    if (this.asked === null) {
+      this.ids.length = 0;
+      this.numbers.clear();
+      await this.worker.reset();
+    }
+    for (let at = 0; at < ids.length; at += AT_ONCE) {
+      const facts = ids.slice(at, at + AT_ONCE).flatMap((id) => {
+        const item = sources.items.get(id);
+        return item === undefined ? [] : [ruleFactsOf(item, sources)];
+      });
+      for (const { id } of facts) {
+        if (this.numbers.has(id)) continue;
+        this.numbers.set(id, this.ids.length);
+        this.ids.push(id);
+      }
+      await this.worker.tell(facts);
+    }
+    const answers = await this.worker.change(change);
+    const isAnew = this.asked === null;
+    this.asked = sources;
+    if (answers.length === 0 && !isAnew) return;
+    const lists = new Map(isAnew ? [] : this.lists);
+    for (const drawer of change.unruled ?? []) lists.delete(drawer as DrawerId);
+    for (const [drawer, numbers] of answers) {
+      if (sources.state.drawer.get(drawer)?.rule == null) lists.delete(drawer as DrawerId);
+      else
+        lists.set(
+          drawer as DrawerId,
+          Array.from(numbers, (number) => this.ids[number]).filter((id) => id !== undefined),
+        );
+    }
+    this.lists = lists;
+    this.ruled = this.ruledNow();
+    for (const listener of this.listeners) listener();
+  }
+
+  private ruledNow(): RuledHere {
+    const { lists, asked } = this;
+    const sets = new Map<string, ReadonlySet<ItemId>>();
+    const holds = (drawer: string, item: ItemId): boolean => {
+      let set = sets.get(drawer);
+      if (set === undefined) sets.set(drawer, (set = new Set(lists.get(drawer as DrawerId))));
+      return set.has(item);
+    };
+    return {
+      taken: (drawer) => lists.get(drawer) ?? NOTHING,
+      isKnown: (drawer) => lists.has(drawer),
+      isAnswered: asked !== null,
+      why: (drawer, item) => (asked === null ? '' : whyTaken(asked, { today: asked.today, holds }, drawer, item)),
+    };
+  }
+}
+
+function isSame(one: RuleSources | null, other: RuleSources): boolean {
+  if (one === null) return false;
+  const { state, items, traits, today } = other;
+  const kinds = ['drawer', 'entry', 'neverIn', 'trayEntry'] as const;
+  return (
+    one.items === items &&
+    one.traits === traits &&
+    one.today === today &&
+    kinds.every((kind) => one.state[kind] === state[kind])
+  );
+}

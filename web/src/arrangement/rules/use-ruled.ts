@@ -1,0 +1,54 @@
+import { wrap } from 'comlink';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { toast } from 'sonner';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { asksTraits, type Traits } from '@clever-drawer/core/chests/ruled';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import { useTraits, type ChosenCatalogue } from '../../catalogue/queries';
+import { useComputer } from '../../lib/use-computer';
+import { RuleKeeper, type RuledHere } from './rule-keeper';
+import type { Asker } from './rules.worker';
+
+/** One worker and its keeper for the computer at hand, over all places and visits. */
+let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper } | null = null;
+
+function keeperFor(computer: ComputerId): RuleKeeper {
+  if (kept?.computer === computer) return kept.keeper;
+  const worker = new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' });
+  const keeper = new RuleKeeper(wrap<Asker>(worker), () => {
+    worker.terminate();
+    kept = null;
+    toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
+  });
+  kept = { computer, keeper };
+  return keeper;
+}
+
+const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
+
+/** What the rules of all clever drawers take; a moment after each change it follows. `more` asks for everything that rules can look at. */
+export function useRuled(catalogue: ChosenCatalogue, state: Arrangement, more = false): RuledHere {
+  const { id } = useComputer();
+  const traits = useTraits(id, more || asksTraits(state)).data ?? NO_TRAITS;
+  const today = useToday();
+  const keeper = keeperFor(id);
+  const { drawer, entry, neverIn, trayEntry } = state;
+  const items = catalogue.byId;
+  useEffect(() => {
+    keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, today });
+  }, [keeper, drawer, entry, neverIn, trayEntry, items, traits, today]);
+  return useSyncExternalStore(keeper.subscribe, keeper.snapshot);
+}
+
+const MINUTE = 60_000;
+const dayNow = (): string => new Date().toISOString().slice(0, 10);
+
+/** The day it is, also in a page that stays open over midnight. */
+function useToday(): string {
+  const [today, setToday] = useState(dayNow);
+  useEffect(() => {
+    const timer = setInterval(() => setToday(dayNow()), MINUTE);
+    return () => clearInterval(timer);
+  }, []);
+  return today;
+}
