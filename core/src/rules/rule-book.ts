@@ -94,6 +94,11 @@ export class RuleBook {
     return this.answer(condition);
   }
 
+  /** Which items a drawer would take by a rule that it does not have yet: without those that it never takes. */
+  tried(drawer: string, condition: Condition): Bits {
+    return this.askAll(drawer, condition);
+  }
+
   /** All items by number, those that are gone as well, and the number of an item. */
   indexed(): { readonly facts: readonly RuleFacts[]; readonly numberOf: (id: ItemId) => number | undefined } {
     return {
@@ -215,7 +220,8 @@ const isAskedFor = (condition: Condition, facts: RuleFacts): boolean =>
   facts.item === 'plugin' || speaksOfItems(condition);
 
 const spoken = new WeakMap<Condition, boolean>();
-function speaksOfItems(condition: Condition): boolean {
+/** Whether a condition asks what an item is, so that it may take presets. */
+export function speaksOfItems(condition: Condition): boolean {
   let known = spoken.get(condition);
   if (known === undefined) {
     known = termsOf(condition).some((term) => term.kind === 'value' && term.field === 'item');

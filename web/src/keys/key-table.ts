@@ -109,6 +109,7 @@ export const KEYS = {
     inner: key('i', 'inner drawer'),
     list: key('l', 'list only what stands in it'),
     rename: key('r', 'name and rule'),
+    rule: key('e', 'open it and write its rule'),
     remove: key('Delete', 'delete it'),
   },
   tray: {
@@ -134,7 +135,13 @@ export const KEYS = {
     moveTo: key('v', 'move to another drawer'),
     divider: key('d', 'divider in front of it'),
     rename: key('r', 'a name in this drawer only; the label of a divider'),
+    always: key('y', 'always in this drawer, whatever its rule says'),
+    never: key('x', 'never in this drawer, whatever its rule says'),
     takeOut: key('Delete', 'take it out; remove the divider'),
+  },
+  rule: {
+    save: key('Enter', 'put the rule in force'),
+    drop: key('Escape', 'back to the rule in force'),
   },
   waiting: {
     take: key('Enter', 'file into the marked drawer, and on to the next'),
@@ -199,6 +206,7 @@ export const KEY_PLACES: Readonly<Record<KeyPlace, string>> = {
   tray: 'Sort: a tray',
   chest: 'Sort: the name of a chest',
   lines: 'Sort: inside a drawer or on a tray',
+  rule: 'Sort: the rule of a drawer, and its parts',
   waiting: 'Sort: to file',
   pick: 'Boxes that find by typing',
   form: 'Boxes with a form',

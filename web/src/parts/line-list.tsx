@@ -122,6 +122,8 @@ const LINE_MENU = [
   'rename',
   'moveTo',
   'divider',
+  'always',
+  'never',
   'moveUp',
   'moveDown',
   'moveFirst',
@@ -143,7 +145,7 @@ function lineHandlers(
     const line = current();
     return line === undefined ? false : act(line);
   };
-  const { addDivider, moveTo } = actions;
+  const { addDivider, moveTo, always, never } = actions;
   return {
     ...selectionHandlers(selection, { count: lines.length }, (act) => {
       act();
@@ -157,6 +159,8 @@ function lineHandlers(
     moveTo: moveTo === undefined ? null : toCurrent(() => moveTo(chosen())),
     divider: addDivider === undefined ? null : () => addDivider(current()?.id ?? null),
     rename: toCurrent((line) => actions.rename(line)),
+    always: always === undefined ? null : toCurrent(() => always(chosen())),
+    never: never === undefined ? null : toCurrent(() => never(chosen())),
     takeOut: toCurrent(() => actions.remove(chosen())),
   };
 }

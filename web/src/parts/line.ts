@@ -21,6 +21,9 @@ export interface LineActions {
   readonly remove: (lines: readonly ListedLine[]) => void;
   readonly rename: (line: ListedLine) => void;
   readonly addDivider?: (before: string | null) => void;
+  /** By hand against the rule of a drawer: always in it, or never. */
+  readonly always?: (lines: readonly ListedLine[]) => void;
+  readonly never?: (lines: readonly ListedLine[]) => void;
   /** Moves lines to another drawer, which is asked for. */
   readonly moveTo?: (lines: readonly ListedLine[]) => void;
   readonly about: (id: ItemId) => void;

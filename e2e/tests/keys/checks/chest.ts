@@ -1,6 +1,6 @@
 /** What the keys do on fronts, trays, names of chests and lines. */
-import { expect } from '@playwright/test';
-import { front, label, saved, undo } from '../../../support/studio';
+import { expect, type Page } from '@playwright/test';
+import { foot, front, label, saved, undo } from '../../../support/studio';
 import {
   type ChecksOf,
   asks,
@@ -25,7 +25,7 @@ import {
   trayNames,
 } from './hands';
 
-export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines'> = {
+export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule'> = {
   front: {
     open: async (page, press) => {
       await label(page, 'Noises off').focus();
@@ -52,6 +52,12 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines'> = {
       await page.getByRole('button', { name: 'Clear the filter Narration' }).click();
     },
     rename: asks(onFront, /^Drawer Narration$/),
+    rule: async (page, press) => {
+      await label(page, 'Echoes').focus();
+      await press();
+      await expect(ruleText(page)).toBeFocused();
+      await label(page, 'Echoes').press('Enter');
+    },
     remove: async (page, press) => {
       await onFront(page);
       await press();
@@ -132,5 +138,59 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines'> = {
     divider: asks(onLine, /^Divider in Narration$/),
     rename: asks(onLine, /^.+ in Narration$/),
     takeOut: reorders(onLine, lineNames, (names) => names.filter((_, index) => index !== 2)),
+    always: async (page, press) => {
+      const name = await onRuled(page);
+      await press();
+      await expect(exceptions(page)).toContainText(`always ${name}`);
+      await saved(page);
+      await undo(page);
+      await expect(exceptions(page)).toHaveCount(0);
+    },
+    never: async (page, press) => {
+      const name = await onRuled(page);
+      await press();
+      await expect(exceptions(page)).toContainText(`never ${name}`);
+      await expect(ruledLines(page).getByRole('option', { name: new RegExp(`^${name},`) })).toHaveCount(0);
+      await saved(page);
+      await undo(page);
+      await expect(exceptions(page)).toHaveCount(0);
+    },
+  },
+  rule: {
+    save: async (page, press) => {
+      await openEchoes(page);
+      await ruleText(page).fill('echo OR delay');
+      await press();
+      await expect(foot(page)).toContainText('Undo: another rule for Echoes');
+      await saved(page);
+      await undo(page);
+      await expect(ruleText(page)).toHaveValue('echo OR delay OR slap');
+    },
+    drop: async (page, press) => {
+      await openEchoes(page);
+      await ruleText(page).fill('echo OR type:');
+      await press();
+      await expect(ruleText(page)).toHaveValue('echo OR delay OR slap');
+      await expect(ruleText(page)).toBeFocused();
+    },
   },
 };
+
+const ruleText = (page: Page) => front(page, 'Echoes').locator('[data-rule-text]');
+const ruledLines = (page: Page) => page.getByRole('listbox', { name: 'In Echoes' });
+const exceptions = (page: Page) => front(page, 'Echoes').getByRole('group', { name: /^Exceptions by hand/ });
+
+async function openEchoes(page: Page): Promise<void> {
+  if ((await ruleText(page).count()) === 0) await label(page, 'Echoes').click();
+  await ruleText(page).focus();
+}
+
+/** The second line of a clever drawer has the keyboard; its name. */
+async function onRuled(page: Page): Promise<string> {
+  await openEchoes(page);
+  const line = ruledLines(page).getByRole('option').nth(1);
+  const [name = ''] = ((await line.getAttribute('aria-label')) ?? '').split(',');
+  await line.click();
+  await ruledLines(page).focus();
+  return name;
+}

@@ -1,11 +1,33 @@
 import type { Remote } from 'comlink';
-import { ruleChange, ruleFactsOf, whyTaken, type Ruled, type RuleSources } from '@clever-drawer/core/chests/ruled';
+import {
+  reasonFor,
+  ruleChange,
+  ruleFactsOf,
+  whyNot,
+  whyTaken,
+  type Ruled,
+  type RuleSources,
+} from '@clever-drawer/core/chests/ruled';
+import type { Condition } from '@clever-drawer/core/rules/condition';
+import type { RuleWorld } from '@clever-drawer/core/rules/evaluate';
+import type { Findings } from '@clever-drawer/core/rules/findings';
+import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { Asker } from './rules.worker';
+
+/** What a rule would take, and what may be wrong with it. */
+export interface Looked {
+  readonly taken: readonly ItemId[];
+  readonly findings: Findings;
+}
 
 /** What rules take as far as this window knows: `isKnown` tells whether a drawer's rule has been asked yet. */
 export interface RuledHere extends Ruled {
   readonly isKnown: (drawer: DrawerId) => boolean;
+  /** Why a rule that no drawer has yet would take an item. */
+  readonly reason: (condition: Condition, item: ItemId) => string;
+  /** Why a drawer does not have an item. */
+  readonly whyNot: (drawer: DrawerId, item: ItemId) => string;
   /** Whether the rules have been asked at all. */
   readonly isAnswered: boolean;
 }
@@ -26,8 +48,10 @@ export class RuleKeeper {
   private readonly listeners = new Set<() => void>();
 
   constructor(
-    private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change'>,
+    private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change' | 'look' | 'propose'>,
     private readonly failed: (error: unknown) => void,
+    /** Waits until the screen has nothing to do. */
+    private readonly idle: () => Promise<void> = () => Promise.resolve(),
   ) {}
 
   /** What rules take, as far as it is known: the same object until something else is known. */
@@ -45,10 +69,26 @@ export class RuleKeeper {
     if (!this.isAtWork) void this.work();
   }
 
+  /** What a drawer would take by a rule that it does not have yet, and what may be wrong with that. */
+  async look(drawer: DrawerId, condition: Condition): Promise<Looked> {
+    const { numbers, findings } = await this.worker.look(drawer, condition);
+    return { taken: this.idsOf(numbers), findings };
+  }
+
+  /** Rules that take some examples and little else, the shortest first. */
+  propose(examples: readonly ItemId[]): Promise<readonly ProposedRule[]> {
+    return this.worker.propose(examples);
+  }
+
+  private idsOf(numbers: Uint32Array): ItemId[] {
+    return Array.from(numbers, (number) => this.ids[number]).filter((id) => id !== undefined);
+  }
+
   private async work(): Promise<void> {
     this.isAtWork = true;
     try {
       while (this.wanted !== null) {
+        await this.idle();
         const sources = this.wanted;
         this.wanted = null;
         await this.ask(sources);
@@ -80,6 +120,7 @@ export class RuleKeeper {
         this.ids.push(id);
       }
       await this.worker.tell(facts);
+      await this.idle();
     }
     const answers = await this.worker.change(change);
     const isAnew = this.asked === null;
@@ -89,11 +130,7 @@ export class RuleKeeper {
     for (const drawer of change.unruled ?? []) lists.delete(drawer as DrawerId);
     for (const [drawer, numbers] of answers) {
       if (sources.state.drawer.get(drawer)?.rule == null) lists.delete(drawer as DrawerId);
-      else
-        lists.set(
-          drawer as DrawerId,
-          Array.from(numbers, (number) => this.ids[number]).filter((id) => id !== undefined),
-        );
+      else lists.set(drawer as DrawerId, this.idsOf(numbers));
     }
     this.lists = lists;
     this.ruled = this.ruledNow();
@@ -108,11 +145,14 @@ export class RuleKeeper {
       if (set === undefined) sets.set(drawer, (set = new Set(lists.get(drawer as DrawerId))));
       return set.has(item);
     };
+    const world = ({ today }: RuleSources): RuleWorld => ({ today, holds });
     return {
       taken: (drawer) => lists.get(drawer) ?? NOTHING,
       isKnown: (drawer) => lists.has(drawer),
       isAnswered: asked !== null,
-      why: (drawer, item) => (asked === null ? '' : whyTaken(asked, { today: asked.today, holds }, drawer, item)),
+      why: (drawer, item) => (asked === null ? '' : whyTaken(asked, world(asked), drawer, item)),
+      whyNot: (drawer, item) => (asked === null ? '' : whyNot(asked, world(asked), drawer, item)),
+      reason: (condition, item) => (asked === null ? '' : reasonFor(asked, world(asked), condition, item)),
     };
   }
 }

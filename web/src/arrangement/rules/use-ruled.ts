@@ -3,10 +3,12 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asksTraits, type Traits } from '@clever-drawer/core/chests/ruled';
-import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
+import type { Condition } from '@clever-drawer/core/rules/condition';
+import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
+import type { ComputerId, DrawerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { useTraits, type ChosenCatalogue } from '../../catalogue/queries';
 import { useComputer } from '../../lib/use-computer';
-import { RuleKeeper, type RuledHere } from './rule-keeper';
+import { RuleKeeper, type Looked, type RuledHere } from './rule-keeper';
 import type { Asker } from './rules.worker';
 
 /** One worker and its keeper for the computer at hand, over all places and visits. */
@@ -15,14 +17,27 @@ let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper } | null 
 function keeperFor(computer: ComputerId): RuleKeeper {
   if (kept?.computer === computer) return kept.keeper;
   const worker = new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' });
-  const keeper = new RuleKeeper(wrap<Asker>(worker), () => {
-    worker.terminate();
-    kept = null;
-    toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
-  });
+  const keeper = new RuleKeeper(
+    wrap<Asker>(worker),
+    () => {
+      worker.terminate();
+      kept = null;
+      toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
+    },
+    whenIdle,
+  );
   kept = { computer, keeper };
   return keeper;
 }
+
+const LONGEST_WAIT_MS = 200;
+
+/** What is on the screen comes first. */
+const whenIdle = (): Promise<void> =>
+  new Promise((resolve) => {
+    if ('requestIdleCallback' in window) requestIdleCallback(() => resolve(), { timeout: LONGEST_WAIT_MS });
+    else setTimeout(resolve, 0);
+  });
 
 const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
 
@@ -38,6 +53,45 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement, more = 
     keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, today });
   }, [keeper, drawer, entry, neverIn, trayEntry, items, traits, today]);
   return useSyncExternalStore(keeper.subscribe, keeper.snapshot);
+}
+
+/** What a drawer would take by a rule that is being written; null while the first answer is on its way, or nothing is asked. The newest question wins. */
+export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): Looked | null {
+  const { id } = useComputer();
+  const [looked, setLooked] = useState<{ readonly of: Condition; readonly looked: Looked } | null>(null);
+  useEffect(() => {
+    if (condition === null || !ruled.isAnswered) return undefined;
+    let isLatest = true;
+    void keeperFor(id)
+      .look(drawer, condition)
+      .then((answer) => {
+        if (isLatest) setLooked({ of: condition, looked: answer });
+      });
+    return () => {
+      isLatest = false;
+    };
+    // Asked again when what rules take has changed: the catalogue, or another drawer.
+  }, [id, drawer, condition, ruled]);
+  return condition === null ? null : (looked?.looked ?? null);
+}
+
+/** Rules proposed from examples; null while they are worked out. */
+export function useProposed(examples: readonly ItemId[], isAnswered: boolean): readonly ProposedRule[] | null {
+  const { id } = useComputer();
+  const [proposed, setProposed] = useState<readonly ProposedRule[] | null>(null);
+  useEffect(() => {
+    if (!isAnswered) return undefined;
+    let isLatest = true;
+    void keeperFor(id)
+      .propose(examples)
+      .then((rules) => {
+        if (isLatest) setProposed(rules);
+      });
+    return () => {
+      isLatest = false;
+    };
+  }, [id, examples, isAnswered]);
+  return proposed;
 }
 
 const MINUTE = 60_000;

@@ -25,6 +25,8 @@ export type DrawerAsk =
 export interface DrawerActions {
   readonly toggle: (drawer: Drawer) => void;
   readonly edit: (drawer: Drawer) => void;
+  /** Opens it with the keyboard in its rule; a drawer without one gets it in the box for name and rule. */
+  readonly rule: (drawer: Drawer) => void;
   readonly remove: (drawer: Drawer) => void;
   readonly putInside: (drawer: Drawer) => void;
   readonly copy: (drawer: Drawer) => void;
@@ -55,6 +57,14 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
     toggle: (drawer) =>
       setOpen(open.includes(drawer.id) ? open.filter((id) => id !== drawer.id) : [...open, drawer.id]),
     edit: (drawer) => ask({ kind: 'edit', drawer }),
+    rule: (drawer) => {
+      if (drawer.rule === null) {
+        ask({ kind: 'edit', drawer });
+        return;
+      }
+      if (!open.includes(drawer.id)) setOpen([...open, drawer.id]);
+      focusWhenThere(`[data-drawer="${CSS.escape(drawer.id)}"] [data-rule-text]`);
+    },
     putInside: (drawer) => ask({ kind: 'move', drawer }),
     copy: (drawer) => ask({ kind: 'copy', drawer }),
     addInner: (drawer) => ask({ kind: 'inner', drawer }),
@@ -145,6 +155,18 @@ export function lineActionsOf(
       if (pluginIds.length > 0) intents.push({ kind: 'take-out', drawerId: drawer.id, pluginIds });
       if (intents.length > 0) void changes.make(...intents);
     },
+    ...(drawer.rule === null
+      ? {}
+      : {
+          always: (lines) => {
+            const pluginIds = pluginsIn(lines);
+            if (pluginIds.length > 0) void changes.make({ kind: 'file', drawerIds: [drawer.id], pluginIds });
+          },
+          never: (lines) => {
+            const pluginIds = pluginsIn(lines);
+            if (pluginIds.length > 0) void changes.make({ kind: 'never-in', drawerId: drawer.id, pluginIds });
+          },
+        }),
     moveTo: (lines) => {
       const pluginIds = pluginsIn(lines);
       if (pluginIds.length > 0) ask({ kind: 'move-lines', drawer, pluginIds });

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { useDraggable } from '@dnd-kit/core';
-import { memo, useRef, type ReactNode } from 'react';
+import { memo, useEffect, useRef, type ReactNode, type RefObject } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
@@ -52,6 +52,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
   const openMenu = useActMenu();
   const card = useRef<HTMLButtonElement | null>(null);
+  useInSight(card, isOpen);
   const arrows = frontHandlers(() => frontsAround(card.current));
   const handlers: KeyHandlers<'front'> = {
     open: () => actions.toggle(drawer),
@@ -71,6 +72,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     inner: () => actions.addInner(drawer),
     list: () => actions.list(drawer),
     rename: () => actions.edit(drawer),
+    rule: () => actions.rule(drawer),
     remove: () => actions.remove(drawer),
   };
   const innerWords =
@@ -118,7 +120,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
           </span>
           <span className="mono">{held}</span>
         </span>
-        {rule !== null && <span className={styles.rule}>{rule}</span>}
+        {!isOpen && rule !== null && <span className={styles.rule}>{rule}</span>}
         {!isOpen && notes.length > 0 && <span className={clsx('quiet', styles.innerNote)}>{notes.join(' · ')}</span>}
         {!isOpen && entries > 0 && contents.plugins.length > 0 && (
           <span className={styles.entries} aria-hidden>
@@ -139,4 +141,18 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   );
 });
 
-const FRONT_MENU = ['open', 'rename', 'inner', 'list', 'earlier', 'later', 'nest', 'copy', 'remove'] as const;
+const FRONT_MENU = ['open', 'rename', 'rule', 'inner', 'list', 'earlier', 'later', 'nest', 'copy', 'remove'] as const;
+
+/** A drawer that is opened comes into sight with what is in it, as far as there is room. */
+function useInSight(card: RefObject<HTMLElement | null>, isOpen: boolean): void {
+  const was = useRef(isOpen);
+  useEffect(() => {
+    const front = card.current?.parentElement;
+    const area = front?.closest('[data-chest]');
+    if (isOpen && !was.current && front != null && area != null) {
+      const isBelow = front.getBoundingClientRect().bottom > area.getBoundingClientRect().bottom;
+      if (isBelow) front.scrollIntoView({ block: 'start' });
+    }
+    was.current = isOpen;
+  }, [card, isOpen]);
+}

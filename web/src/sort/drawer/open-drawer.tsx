@@ -2,9 +2,13 @@ import type { ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
-import type { Ruled } from '@clever-drawer/core/chests/ruled';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { ItemId } from '@clever-drawer/core/ids';
+import type { Changes } from '../../arrangement/changes';
+import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import { CleverInside } from './clever-inside';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';
 import type { LineActions, ListedLine } from '../../parts/line';
@@ -15,7 +19,10 @@ import styles from '../../parts/front.module.css';
 interface Props {
   readonly drawer: Drawer;
   readonly contents: Contents<ChosenItem>;
-  readonly ruled: Ruled;
+  readonly ruled: RuledHere;
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
   readonly actions: DrawerActions;
   readonly lineActions: LineActions;
   readonly target: Target | null;
@@ -24,19 +31,38 @@ interface Props {
   readonly children: ReactNode;
 }
 
-const listedLine = (drawer: Drawer, ruled: Ruled, line: Line<ChosenItem>): ListedLine =>
+const listedLine = (line: Line<ChosenItem>, why: (id: ItemId) => string): ListedLine =>
   'divider' in line
     ? { id: line.divider.id, divider: line.divider.label }
     : {
         id: line.entry?.id ?? `rule ${line.plugin.id}`,
         plugin: line.plugin,
         name: line.name,
-        why: line.by === 'hand' ? null : () => ruled.why(drawer.id, line.plugin.id),
+        why: line.by === 'hand' ? null : () => why(line.plugin.id),
       };
 
 /** What stands in a drawer that is pulled out, in order, with the inner drawers below. */
-export function OpenDrawer({ drawer, contents, ruled, actions, lineActions, target, pictures, children }: Props) {
+export function OpenDrawer(props: Props) {
+  const { drawer, contents, ruled, state, catalogue, changes, actions, lineActions, target, pictures, children } =
+    props;
   const home = { drawerId: drawer.id };
+  const list = (shown: Contents<ChosenItem>, why: (id: ItemId) => string): ReactNode =>
+    shown.lines.length === 0 ? (
+      <p className="quiet">
+        {drawer.rule === null
+          ? 'Empty. Drop plugins here, or select some and press F. Filing copies nothing and removes nothing.'
+          : 'No plugin is what the rule asks. Change the rule, or drop plugins here: they stay in it whatever the rule says.'}
+      </p>
+    ) : (
+      <LineList
+        label={`In ${drawer.name}`}
+        home={home}
+        lines={shown.lines.map((line) => listedLine(line, why))}
+        actions={lineActions}
+        aimedAt={aimIn(target, home)}
+        pictures={pictures}
+      />
+    );
   return (
     <div className={styles.drawerInside}>
       <div className={styles.drawerTools}>
@@ -65,24 +91,26 @@ export function OpenDrawer({ drawer, contents, ruled, actions, lineActions, targ
           </Dropdown.Menu>
         </Dropdown>
       </div>
-      {contents.lines.length === 0 ? (
-        <p className="quiet">
-          Empty. Drop plugins here, or select some and press F. Filing copies nothing and removes nothing.
-        </p>
+      {drawer.rule === null ? (
+        list(contents, NO_REASON)
       ) : (
-        <LineList
-          label={`In ${drawer.name}`}
-          home={home}
-          lines={contents.lines.map((line) => listedLine(drawer, ruled, line))}
-          actions={lineActions}
-          aimedAt={aimIn(target, home)}
-          pictures={pictures}
+        <CleverInside
+          drawer={drawer}
+          contents={contents}
+          ruled={ruled}
+          state={state}
+          catalogue={catalogue}
+          changes={changes}
+          about={lineActions.about}
+          list={list}
         />
       )}
       {children}
     </div>
   );
 }
+
+const NO_REASON = (): string => '';
 
 function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions }) {
   return (

@@ -1,0 +1,146 @@
+/** Clever drawers: a rule written, corrected and trusted, in the real interface. */
+import { expect, test, type Page } from '@playwright/test';
+import { accessible, foot, front, label, list, placeOf, saved, undo } from '../support/studio';
+
+const inside = (page: Page, name: string) => page.getByRole('listbox', { name: `In ${name}` });
+const option = (page: Page, drawer: string, name: string) =>
+  inside(page, drawer).getByRole('option', { name: new RegExp(`^${name}(,|$)`) });
+const text = (page: Page, name: string) => front(page, name).locator('[data-rule-text]');
+const segment = (page: Page, name: string, words: RegExp) => front(page, name).getByRole('button', { name: words });
+const countOf = async (page: Page, name: string): Promise<number> =>
+  Number(/in it (\d+)/.exec(await segment(page, name, /^in it \d/).innerText())?.[1]);
+
+/** Everything as it was; in a field Ctrl+Z would be the field's own. */
+async function takeBack(page: Page, times: number): Promise<void> {
+  await saved(page);
+  await list(page).focus();
+  await undo(page, times);
+}
+
+/** A new drawer with a rule, by keyboard alone; opened. */
+async function clever(page: Page, name: string, typed: string): Promise<void> {
+  await page.keyboard.press('n');
+  await page.keyboard.type(name);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(typed);
+  await page.keyboard.press('Enter');
+  await expect(front(page, name)).toBeVisible();
+  await label(page, name).press('Enter');
+  await expect(segment(page, name, /^in it \d/)).toBeVisible();
+}
+
+test.beforeEach(async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await expect(page.locator('[data-chest][aria-busy="false"]')).toBeVisible();
+});
+
+test('what is typed means what a person means, and each entry says why it is there', async ({ page }) => {
+  await clever(page, 'Halls', 'plate or hall');
+  await expect(text(page, 'Halls')).toHaveValue('plate OR hall');
+  const first = inside(page, 'Halls').getByRole('option').first();
+  await expect(first).toHaveAttribute('aria-label', /, by rule: (plate|hall)/);
+  await accessible(page);
+  await takeBack(page, 1);
+});
+
+test('while the rule is written its result is shown; Esc goes back, Enter keeps, and a mistake keeps the last valid rule', async ({
+  page,
+}) => {
+  await clever(page, 'Halls', 'plate');
+  const plates = await countOf(page, 'Halls');
+  await text(page, 'Halls').fill('plate or type:reverb');
+  await expect.poll(() => countOf(page, 'Halls')).toBeGreaterThan(plates);
+  const more = await countOf(page, 'Halls');
+  // The front and the list of plugins know only what is in force.
+  await expect(label(page, 'Halls')).toHaveAttribute('aria-label', new RegExp(`^Halls, ${String(plates)} plugin`));
+  await text(page, 'Halls').press('Escape');
+  await expect.poll(() => countOf(page, 'Halls')).toBe(plates);
+  await text(page, 'Halls').fill('plate or type:reverb');
+  await text(page, 'Halls').press('End');
+  await page.keyboard.type(' or type:revreb');
+  await expect(front(page, 'Halls').getByRole('status')).toContainText('“revreb” is nothing that “type” can be');
+  expect(await countOf(page, 'Halls')).toBe(more);
+  await accessible(page);
+  await front(page, 'Halls').getByRole('button', { name: 'Write type:reverb' }).click();
+  await text(page, 'Halls').press('Enter');
+  await expect(foot(page)).toContainText('Undo: another rule for Halls');
+  await expect(text(page, 'Halls')).toHaveValue('plate OR type:reverb OR type:reverb');
+  await takeBack(page, 2);
+});
+
+test('the sentence and the text show the same rule, changed part by part with the keyboard', async ({ page }) => {
+  await clever(page, 'Halls', 'plate');
+  const takes = front(page, 'Halls').getByRole('group', { name: 'takes' });
+  await takes.getByRole('button', { name: /a new part/ }).press('Enter');
+  const form = front(page, 'Halls').getByRole('group', { name: 'New part' });
+  await form.getByLabel('What is asked').selectOption('type');
+  await form.getByLabel('What it must be').selectOption('reverb');
+  await form.getByLabel('What it must be').press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('plate OR type:reverb');
+  await expect(takes.getByRole('button', { name: 'type reverb' })).toBeFocused();
+  await front(page, 'Halls')
+    .getByRole('group', { name: 'leaves out' })
+    .getByRole('button', { name: /a new part/ })
+    .press('Enter');
+  await form.getByLabel('What is asked').selectOption('vendor');
+  await form.getByLabel('What it must be').fill('Copperhat');
+  await form.getByLabel('How it is met').selectOption('whole');
+  await form.getByLabel('What it must be').press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('(plate OR type:reverb) AND NOT vendor:"Copperhat"');
+  await takes.getByRole('button', { name: 'or', exact: true }).click();
+  await expect(text(page, 'Halls')).toHaveValue('plate AND type:reverb AND NOT vendor:"Copperhat"');
+  await expect(label(page, 'Halls')).toHaveAttribute('title', /plate in the name and type reverb; not vendor/);
+  await takes.getByRole('button', { name: 'word plate' }).click();
+  await front(page, 'Halls').getByRole('button', { name: 'Take out' }).click();
+  await expect(text(page, 'Halls')).toHaveValue('type:reverb AND NOT vendor:"Copperhat"');
+  await accessible(page);
+  await takeBack(page, 5);
+});
+
+test('what it misses and catches wrongly is shown, and one key takes the proposal into the rule', async ({ page }) => {
+  await clever(page, 'Halls', 'plate, hall');
+  await segment(page, 'Halls', /^may be missed/).press('Enter');
+  const missed = front(page, 'Halls').getByRole('region', { name: 'reverb' });
+  await expect(missed).toContainText('of the type reverb');
+  await accessible(page);
+  const before = await countOf(page, 'Halls');
+  await missed.getByRole('button', { name: 'Take the type too: reverb' }).press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('plate OR hall OR type:reverb');
+  await expect.poll(() => countOf(page, 'Halls')).toBeGreaterThan(before);
+  await expect(segment(page, 'Halls', /^may be missed/)).toHaveCount(0);
+  await takeBack(page, 2);
+});
+
+test('always and never, by one key each; they are shown, counted and taken back', async ({ page }) => {
+  await clever(page, 'Halls', 'plate');
+  const line = inside(page, 'Halls').getByRole('option').first();
+  const [name = ''] = ((await line.getAttribute('aria-label')) ?? '').split(',');
+  const count = await countOf(page, 'Halls');
+  await line.click();
+  await inside(page, 'Halls').press('x');
+  const by = front(page, 'Halls').getByRole('group', { name: 'Exceptions by hand: 0 always in, 1 never in' });
+  await expect(by).toContainText(`never ${name}`);
+  await expect(option(page, 'Halls', name)).toHaveCount(0);
+  await expect.poll(() => countOf(page, 'Halls')).toBe(count - 1);
+  await accessible(page);
+  await by.getByRole('button', { name }).press('Enter');
+  await expect(option(page, 'Halls', name)).toHaveCount(1);
+  // A nickname takes nothing out of its drawer.
+  await inside(page, 'Halls').getByRole('option').first().click();
+  await inside(page, 'Halls').press('m');
+  await page.getByRole('dialog').getByLabel('Nickname').fill('the big one');
+  await page.keyboard.press('Enter');
+  await expect(option(page, 'Halls', 'the big one')).toHaveCount(1);
+  await takeBack(page, 4);
+});
+
+test('rules that would go in a circle are refused, and the circle is named', async ({ page }) => {
+  await clever(page, 'One', 'plate');
+  await clever(page, 'Two', 'drawer:One');
+  await expect(inside(page, 'Two').getByRole('option').first()).toBeVisible();
+  await text(page, 'One').fill('drawer:Two');
+  await text(page, 'One').press('Enter');
+  await expect(page.getByText('in a circle: One → Two → One')).toBeVisible();
+  await expect(text(page, 'One')).toHaveValue('plate');
+  await takeBack(page, 2);
+});

@@ -1,0 +1,126 @@
+import memoizeOne from 'memoize-one';
+import { useId } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { entriesIn, neversIn } from '@clever-drawer/core/chests/look-up';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import type { ItemId } from '@clever-drawer/core/ids';
+import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
+import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { Field } from '@clever-drawer/core/rules/fields';
+import { compareNames } from '@clever-drawer/core/text/words';
+import type { Changes } from '../../arrangement/changes';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import { KeyHint } from '../../keys/key-hint';
+import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { PlainButton } from '../../parts/plain-button';
+import { RuleProblem } from './rule-problem';
+import { RuleSentence } from './rule-sentence';
+import type { Draft } from './use-draft';
+import styles from './rule.module.css';
+
+interface Props {
+  readonly drawer: Drawer;
+  readonly drawers: DrawerNames;
+  readonly draft: Draft;
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
+}
+
+/** The rule of an open drawer, in two ways that show the same: a sentence of parts, and text. */
+export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }: Props) {
+  const id = useId();
+  const handlers: KeyHandlers<'rule'> = { save: draft.save, drop: draft.isOpen ? draft.drop : null };
+  return (
+    <section className={styles.editor} aria-label={`The rule of ${drawer.name}`}>
+      {draft.condition !== null && (
+        <RuleSentence
+          condition={draft.condition}
+          drawers={drawers}
+          proposed={proposedIn(catalogue)}
+          keep={draft.keep}
+        />
+      )}
+      <Exceptions drawer={drawer} state={state} catalogue={catalogue} changes={changes} />
+      <div className={styles.text}>
+        <Form.Label className={styles.lead} htmlFor={`${id}-text`}>
+          as text
+        </Form.Label>
+        <Form.Control
+          id={`${id}-text`}
+          size="sm"
+          value={draft.typed}
+          autoComplete="off"
+          spellCheck={false}
+          maxLength={RULE_LIMITS.characters}
+          isInvalid={draft.problem !== null}
+          aria-describedby={`${id}-told`}
+          data-rule-text
+          onChange={(event) => draft.type(event.target.value)}
+          onKeyDown={(event) => takeKey('rule', event, handlers)}
+        />
+        {draft.problem !== null ? (
+          <RuleProblem id={`${id}-told`} typed={draft.typed} problem={draft.problem} take={draft.type} />
+        ) : (
+          draft.isOpen && (
+            <span className={styles.hint} id={`${id}-told`}>
+              <PlainButton linked onClick={draft.save}>
+                Save the rule
+              </PlainButton>{' '}
+              <KeyHint place="rule" does="save" /> · <PlainButton onClick={draft.drop}>As before</PlainButton>{' '}
+              <KeyHint place="rule" does="drop" />
+            </span>
+          )
+        )}
+      </div>
+    </section>
+  );
+}
+
+const MOST_SHOWN = 12;
+
+/** What stands in it by hand whatever its rule says, and what never does. */
+function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' | 'state' | 'catalogue' | 'changes'>) {
+  const always = entriesIn(state, drawer.id).map((row) => ({ id: itemId(row), how: 'always' }));
+  const never = neversIn(state, drawer.id).map((row) => ({ id: itemId(row), how: 'never' }));
+  const all = [...never, ...always].flatMap(({ id, how }) => {
+    const plugin = catalogue.byId.get(id);
+    return plugin === undefined ? [] : [{ id, how, name: plugin.name }];
+  });
+  if (all.length === 0) return null;
+  const decide = (id: ItemId): void =>
+    void changes.make({ kind: 'decide-by-rule', drawerId: drawer.id, pluginIds: [id] });
+  return (
+    <div className={styles.side}>
+      <span className={styles.lead}>by hand</span>
+      <div
+        className={styles.parts}
+        role="group"
+        aria-label={`Exceptions by hand: ${String(always.length)} always in, ${String(never.length)} never in`}
+      >
+        {all.slice(0, MOST_SHOWN).map(({ id, how, name }) => (
+          <button
+            key={`${how} ${id}`}
+            type="button"
+            className={styles.chip}
+            title={`${how} ${name}: click to let the rule decide`}
+            onClick={() => decide(id)}
+          >
+            <span className="quiet">{how}</span> <bdi className={styles.value}>{name}</bdi> <span aria-hidden>×</span>
+            <span className="visually-hidden">, let the rule decide</span>
+          </button>
+        ))}
+        {all.length > MOST_SHOWN && <span className="quiet">and {all.length - MOST_SHOWN} more</span>}
+      </div>
+    </div>
+  );
+}
+
+/** What is proposed for fields of words. */
+const proposedIn = memoizeOne(({ plugins }: ChosenCatalogue) => {
+  const vendors = [...new Set(plugins.flatMap((plugin) => plugin.vendor ?? []))].sort(compareNames);
+  const tags = [...new Set(plugins.flatMap((plugin) => plugin.naming?.tags ?? []))].sort(compareNames);
+  return (field: Field): readonly string[] => (field === 'vendor' ? vendors : field === 'tag' ? tags : []);
+});
