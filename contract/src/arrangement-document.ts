@@ -5,7 +5,7 @@ import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
 import type { AnySchema } from './schema.js';
-import { day, id, MANY, name, pluginIds, rule, tray } from './parts.js';
+import { day, documentedRule, id, MANY, name, pluginIds, rule, tray } from './parts.js';
 
 const referenceFields = {
   id: id(),
@@ -48,9 +48,11 @@ const line = lazy((value: unknown) =>
 
 type LineSchema = typeof line | typeof secondLine;
 
-const drawerOf = (of: LineSchema): Schema => {
+const drawerOf = (of: LineSchema, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
     ...documentedFields('drawer'),
+    rule: documentedRule(),
+    ...more,
     name: name('the name of a drawer'),
     lines: array().of(of).max(MANY).required(),
     drawers: array()
@@ -81,13 +83,13 @@ const searches = array()
   .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
   .max(1000)
   .required();
-const chestsOf = (of: LineSchema) =>
+const chestsOf = (of: LineSchema, more?: Record<string, AnySchema>) =>
   array()
     .of(
       object({
         ...documentedFields('chest'),
         name: chestName,
-        drawers: array().of(drawerOf(of)).required(),
+        drawers: array().of(drawerOf(of, more)).required(),
       }).noUnknown(),
     )
     .max(1000)
@@ -105,9 +107,14 @@ const traysOf = (of: Record<string, AnySchema>) =>
     .max(9)
     .required();
 
-/** The arrangement document of docs/schemas/arrangement-3.schema.json. */
-const newest = object({
-  schema: string().oneOf(['clever-drawer/arrangement/3']).required(),
+const items = () =>
+  array()
+    .of(object({ plugin: id(), preset }).noUnknown())
+    .max(MANY)
+    .required();
+
+/** What documents have in common since presets can stand somewhere. */
+const withPresets = {
   ...head,
   plugins: array()
     .of(
@@ -123,14 +130,24 @@ const newest = object({
     )
     .max(MANY)
     .required(),
-  chests: chestsOf(line),
   trays: traysOf({
-    items: array()
-      .of(object({ plugin: id(), preset }).noUnknown())
-      .max(MANY)
-      .required(),
+    items: items(),
   }),
   searches,
+};
+
+/** The arrangement document of docs/schemas/arrangement-4.schema.json. */
+const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/4']).required(),
+  ...withPresets,
+  chests: chestsOf(line, { never: items() }),
+}).noUnknown();
+
+/** The form of docs/schemas/arrangement-3.schema.json, which is still read. */
+const third = object({
+  schema: string().oneOf(['clever-drawer/arrangement/3']).required(),
+  ...withPresets,
+  chests: chestsOf(line),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-2.schema.json, which is still read. */
@@ -164,8 +181,8 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/3'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/3" or an earlier one)',
+      ['clever-drawer/arrangement/4'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/4" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
@@ -177,6 +194,8 @@ export const arrangementDocument: AnySchema = lazy((value: { schema?: unknown } 
     : value?.schema === 'clever-drawer/arrangement/2'
       ? second
       : value?.schema === 'clever-drawer/arrangement/3'
-        ? newest
-        : neither,
+        ? third
+        : value?.schema === 'clever-drawer/arrangement/4'
+          ? newest
+          : neither,
 );

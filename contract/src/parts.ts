@@ -3,7 +3,7 @@ import { array, number, string } from 'yup';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
-import { KEPT_DRAWERS } from '@clever-drawer/core/rules/drawer-names';
+import { ANY_DRAWERS, KEPT_DRAWERS, type DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import { readRule } from '@clever-drawer/core/rules/read';
 import type { Rule } from '@clever-drawer/core/rules/rule';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
@@ -74,23 +74,27 @@ const RULE_FORMS = [
 ];
 
 /** A rule as it is sent and kept, or null: its text (docs/rules.md), or a list of keywords as earlier versions wrote it. */
-export const rule = () =>
+export const rule = () => ruleWith(KEPT_DRAWERS);
+/** A rule in a document: drawers stand in it by name. */
+export const documentedRule = () => ruleWith(ANY_DRAWERS);
+
+const ruleWith = (drawers: DrawerNames) =>
   written<Rule>({ title: 'Rule', anyOf: [...RULE_FORMS, { type: 'null' }] })
     .nullable()
     .test('rule', (value, context) => {
-      const problem = value === null ? null : problemOfRule(value);
+      const problem = value === null ? null : problemOfRule(value, drawers);
       return problem === null || context.createError({ message: problem });
     });
 
 const NO_RULE =
   'a rule is { "kind": "written", "text": "type:reverb OR hall" } or { "kind": "keywords", "words": ["hall"] }';
 
-function problemOfRule(value: unknown): string | null {
+function problemOfRule(value: unknown, drawers: DrawerNames): string | null {
   if (typeof value !== 'object' || value === null) return NO_RULE;
   const { kind, text: asked, words, ...more } = value as Record<string, unknown>;
   if (Object.keys(more).length > 0) return NO_RULE;
   if (kind === 'written' && typeof asked === 'string' && words === undefined) {
-    const read = readRule(asked, KEPT_DRAWERS);
+    const read = readRule(asked, drawers);
     return read.ok ? null : `the rule has a mistake at character ${String(read.problem.at + 1)}: ${read.problem.words}`;
   }
   if (kind !== 'keywords' || asked !== undefined || !Array.isArray(words)) return NO_RULE;

@@ -2,6 +2,7 @@ import type { ChestId, DrawerId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
+import { neverInId } from './rows/never-in.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { itemId, type ItemParts } from './item.js';
@@ -16,6 +17,8 @@ export interface DrawerPlan {
   readonly rule: Rule | null;
   readonly sort: DrawerSort | null;
   readonly lines: readonly PlannedLine[];
+  /** What its rule never takes. */
+  readonly never?: readonly ItemParts[];
   readonly inner: readonly DrawerPlan[];
 }
 
@@ -27,12 +30,13 @@ export function layOutDrawers(
   newDrawerId: () => DrawerId,
 ): Edit[] {
   const orders = keysBefore([], null, plans.length);
-  return plans.flatMap(({ name, rule, sort, lines, inner }, index): Edit[] => {
+  return plans.flatMap(({ name, rule, sort, lines, never = [], inner }, index): Edit[] => {
     const id = newDrawerId();
     const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort };
     return [
       { of: 'drawer', id, before: null, after: drawer },
       ...layOutLines(id, lines),
+      ...layOutNevers(id, never),
       ...layOutDrawers(inner, chestId, id, newDrawerId),
     ];
   });
@@ -53,6 +57,15 @@ function layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[]): Edit[] 
   });
   return [...edits.values()];
 }
+
+/** What the rule of a drawer never takes, each once. */
+export const layOutNevers = (drawerId: DrawerId, never: readonly ItemParts[]): Edit[] =>
+  [...new Map(never.map((item) => [neverInId(drawerId, itemId(item)), item]))].map(([id, { pluginId, preset }]) => ({
+    of: 'neverIn',
+    id,
+    before: null,
+    after: { id, drawerId, pluginId, preset },
+  }));
 
 /** How many plugins drawers hold with all that is inside them; one in several drawers counts in each. */
 export const countIn = (plans: readonly DrawerPlan[]): number =>

@@ -14,11 +14,12 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/3';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/4';
 type FirstSchema = 'clever-drawer/arrangement/1';
 type SecondSchema = 'clever-drawer/arrangement/2';
+type ThirdSchema = 'clever-drawer/arrangement/3';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-3.schema.json. Plugins are referred to by id. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-4.schema.json. Plugins are referred to by id, drawers in rules by name. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
@@ -41,6 +42,15 @@ export interface ItemReference {
   readonly plugin: PluginId;
   readonly preset: PresetReference | null;
 }
+
+/** The form before exceptions: drawers name nothing that their rules never take. It is still read. */
+export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests'> {
+  readonly schema: ThirdSchema;
+  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
+}
+type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'drawers'> & {
+  readonly drawers: readonly ThirdDrawerDocument[];
+};
 
 /** The form before presets: lines and trays name plugins alone. It is still read. */
 export interface SecondArrangementDocument extends Omit<
@@ -98,6 +108,8 @@ export interface PluginReference {
 /** A drawer with all that it holds. */
 export type DrawerDocument = Documented<typeof DRAWER> & {
   readonly lines: readonly LineDocument[];
+  /** What its rule never takes. */
+  readonly never: readonly ItemReference[];
   readonly drawers: readonly DrawerDocument[];
 };
 
@@ -105,23 +117,35 @@ export type DrawerDocument = Documented<typeof DRAWER> & {
 export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readonly divider: string };
 
 /** A document of any version. */
-export type AnyArrangementDocument = ArrangementDocument | SecondArrangementDocument | FirstArrangementDocument;
+export type AnyArrangementDocument =
+  ArrangementDocument | ThirdArrangementDocument | SecondArrangementDocument | FirstArrangementDocument;
 
 /** A document of any version in the newest form. */
 export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
-  return fromSecond(document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document);
+  if (document.schema === 'clever-drawer/arrangement/3') return fromThird(document);
+  return fromThird(fromSecond(document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document));
 }
 
-function fromSecond(document: SecondArrangementDocument): ArrangementDocument {
-  const drawer = (one: SecondDrawerDocument): DrawerDocument => ({
+function fromThird(document: ThirdArrangementDocument): ArrangementDocument {
+  const drawer = (one: ThirdDrawerDocument): DrawerDocument => ({
+    ...one,
+    never: [],
+    drawers: one.drawers.map(drawer),
+  });
+  const chests = document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) }));
+  return { ...document, schema: ARRANGEMENT_SCHEMA, chests };
+}
+
+function fromSecond(document: SecondArrangementDocument): ThirdArrangementDocument {
+  const drawer = (one: SecondDrawerDocument): ThirdDrawerDocument => ({
     ...one,
     lines: one.lines.map((line) => ('divider' in line ? line : { ...line, preset: null })),
     drawers: one.drawers.map(drawer),
   });
   return {
     ...document,
-    schema: ARRANGEMENT_SCHEMA,
+    schema: 'clever-drawer/arrangement/3',
     plugins: document.plugins.map((plugin) => ({ ...plugin, presets: [] })),
     chests: document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) })),
     trays: document.trays.map(({ plugins, ...tray }) => ({

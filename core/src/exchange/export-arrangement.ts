@@ -2,7 +2,7 @@ import type { Arrangement } from '../chests/arrangement.js';
 import { bankAndName } from '../catalogue/plugin-presets.js';
 import { linesIn } from '../chests/file-into.js';
 import { itemParts, type ItemParts } from '../chests/item.js';
-import { byOrder, chestsOf, drawersIn, trayEntries } from '../chests/look-up.js';
+import { byOrder, chestsOf, drawersIn, neversIn, trayEntries } from '../chests/look-up.js';
 import { ASIDE } from '../chests/rows/aside.js';
 import { CHEST } from '../chests/rows/chest.js';
 import { DRAWER, type Drawer } from '../chests/rows/drawer.js';
@@ -12,6 +12,8 @@ import { documentedFields } from '../chests/rows/row-kind.js';
 import { TRAYS } from '../chests/rows/tray-entry.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
+import { namedDrawers } from '../rules/drawer-names.js';
+import { ruleAsText } from '../rules/rule.js';
 import type { ArrangedPlugin, ArrangementDocument, DrawerDocument, ItemReference } from './arrangement-document.js';
 import { ARRANGEMENT_SCHEMA } from './arrangement-document.js';
 
@@ -39,8 +41,11 @@ export function exportArrangement(
     plugin: note(pluginId),
     preset: preset === null ? null : bankAndName(preset),
   });
+  const names = namedDrawers([...state.drawer.values()]);
   const drawer = (one: Drawer): DrawerDocument => ({
     ...documentedFields(DRAWER, one),
+    rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
+    never: neversIn(state, one.id).map(item),
     lines: linesIn(state, one).map((line) =>
       'label' in line ? { divider: line.label } : { ...item(line), name: line.name },
     ),

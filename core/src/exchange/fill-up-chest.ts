@@ -2,7 +2,7 @@ import type { Arrangement } from '../chests/arrangement.js';
 import type { Edit } from '../chests/edit.js';
 import { linesIn } from '../chests/file-into.js';
 import { itemId } from '../chests/item.js';
-import { layOutDrawers, type DrawerPlan, type PlannedLine } from '../chests/lay-out-drawers.js';
+import { layOutDrawers, layOutNevers, type DrawerPlan, type PlannedLine } from '../chests/lay-out-drawers.js';
 import { dividersIn, drawersIn } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import type { Drawer } from '../chests/rows/drawer.js';
@@ -31,7 +31,11 @@ export function fillUp(
     const same = byName.get(fold(plan.name))?.shift();
     if (same === undefined) fresh.push(plan);
     else
-      edits.push(...fillDrawer(state, same, plan.lines, newId), ...fillUp(state, chestId, same.id, plan.inner, newId));
+      edits.push(
+        ...fillDrawer(state, same, plan.lines, newId),
+        ...lackingNevers(state, same, plan),
+        ...fillUp(state, chestId, same.id, plan.inner, newId),
+      );
   }
   const orders = keysBefore(present, null, fresh.length);
   fresh.forEach((plan, at) => {
@@ -41,6 +45,15 @@ export function fillUp(
   });
   return edits;
 }
+
+/** Exceptions that a drawer has not; what stands in it by hand stays. */
+const lackingNevers = (state: Arrangement, drawer: Drawer, { never = [] }: DrawerPlan): Edit[] =>
+  drawer.rule === null
+    ? []
+    : layOutNevers(
+        drawer.id,
+        never.filter((item) => !state.entry.has(entryId(drawer.id, itemId(item)))),
+      ).filter(({ id }) => !state.neverIn.has(id));
 
 /** What a drawer lacks, with the dividers above it that it has not either. */
 function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedLine[], newId: () => string): Edit[] {

@@ -7,8 +7,11 @@ import { layOutDrawers } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
+import type { Drawer } from '../chests/rows/drawer.js';
 import type { Format } from '../facts/format.js';
 import type { ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
+import { namedDrawers } from '../rules/drawer-names.js';
+import { typedRule } from '../rules/rule.js';
 import { fold } from '../text/words.js';
 import type {
   ArrangementDocument,
@@ -83,6 +86,7 @@ export function planImport(
     rule: drawer.rule,
     sort: drawer.sort,
     lines: drawer.lines.flatMap(line),
+    never: drawer.never.filter((one) => known.has(one.plugin)).map(partsOf),
     inner: drawer.drawers.map(drawerPlan),
   });
   document.chests.forEach((chest, index) => {
@@ -129,5 +133,17 @@ export function planImport(
   });
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
   const label = `import the arrangement of ${document.computer}`;
-  return { change: { label, edits }, matched: [...new Set(matches.values())], missing };
+  return { change: { label, edits: withRules(state, edits) }, matched: [...new Set(matches.values())], missing };
+}
+
+/** Rules name drawers as the document calls them; here they get the ids that those have now. A rule that can't be read stays as it is written. */
+function withRules(state: Arrangement, edits: readonly Edit[]): Edit[] {
+  const made = edits.flatMap((edit) => (edit.of === 'drawer' && edit.after !== null ? [edit.after] : []));
+  const names = namedDrawers([...made, ...state.drawer.values()]);
+  return edits.map((edit): Edit => {
+    const drawer = edit.of === 'drawer' ? (edit.after) : null;
+    if (drawer?.rule?.kind !== 'written') return edit;
+    const read = typedRule(drawer.rule.text, names);
+    return read.ok ? ({ ...edit, after: { ...drawer, rule: read.rule } } as Edit) : edit;
+  });
 }

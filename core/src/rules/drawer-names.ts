@@ -17,6 +17,9 @@ export const KEPT_DRAWERS: DrawerNames = {
   nameOf: (id) => KEPT + id,
 };
 
+/** For rules of elsewhere: whatever a drawer is called there, it may be here. */
+export const ANY_DRAWERS: DrawerNames = { all: [], find: (name) => name, nameOf: (id) => id };
+
 /** Drawers under their names; of several that are called alike the first. */
 export function namedDrawers(drawers: readonly { readonly id: string; readonly name: string }[]): DrawerNames {
   const byId = new Map(drawers.map(({ id, name }) => [id, name]));

@@ -76,6 +76,37 @@ describe('export and import', () => {
     expect([fresh.naming.get(HALL)?.nickname, fresh.trayEntry.has(`2/${HALL}`)]).toEqual(['the cave', true]);
   });
 
+  it('rules go along with the drawers that they name, and what they never take', () => {
+    const clever: Intent[] = [
+      {
+        kind: 'make-drawer',
+        id: asId<DrawerId>('r'),
+        chestId,
+        parentId: null,
+        name: 'By rule',
+        rule: { kind: 'written', text: 'plate OR drawer:"#e"' },
+        pluginIds: [],
+      },
+      { kind: 'never-in', drawerId: asId<DrawerId>('r'), pluginIds: [asId<PluginId>('a/plate')] },
+    ];
+    const ruled = clever.reduce((now, intent) => {
+      const plan = planChange(now, intent, (id) => here.get(id as PluginId)?.name);
+      return plan.ok ? applyEdits(now, plan.change.edits) : now;
+    }, state);
+    const document = exportArrangement(ruled, here, 'Music room', new Date(0));
+    const [, drawer] = document.chests[0]?.drawers ?? [];
+    expect(drawer?.rule).toEqual({ kind: 'written', text: 'plate OR drawer:"Inner"' });
+    expect(drawer?.never).toEqual([{ plugin: 'a/plate', preset: null }]);
+    const fresh = applyEdits(emptyArrangement(), planImport(emptyArrangement(), document, here, newId).change.edits);
+    const inner = [...fresh.drawer.values()].find((one) => one.name === 'Inner');
+    const rule = [...fresh.drawer.values()].find((one) => one.name === 'By rule')?.rule;
+    expect(rule).toEqual({ kind: 'written', text: `plate OR drawer:"#${inner?.id ?? ''}"` });
+    expect([...fresh.neverIn.values()].map((row) => row.pluginId)).toEqual(['a/plate']);
+    expect(planImport(ruled, document, here, newId).change.edits).toEqual([]);
+    const again = exportArrangement(fresh, here, 'Music room', new Date(0));
+    expect(again.chests).toEqual(document.chests);
+  });
+
   it('a second import comes to nothing, and one into a chest of the same name adds what it lacks and replaces nothing', () => {
     expect(planImport(state, exported, here, newId).change.edits).toEqual([]);
     // One drawer is gone, another lacks an entry and has one of its own, with a name of its own.

@@ -163,6 +163,8 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
       await press();
       await expect(foot(page)).toContainText('Undo: another rule for Echoes');
       await saved(page);
+      // In the field Ctrl+Z would be the field's own.
+      await label(page, 'Echoes').focus();
       await undo(page);
       await expect(ruleText(page)).toHaveValue('echo OR delay OR slap');
     },
