@@ -144,3 +144,57 @@ test('rules that would go in a circle are refused, and the circle is named', asy
   await expect(text(page, 'One')).toHaveValue('plate');
   await takeBack(page, 2);
 });
+
+test('from examples: a rule for what is selected, and one for what a drawer holds; frozen it stays by hand', async ({
+  page,
+}) => {
+  await page.keyboard.press('/');
+  await page.keyboard.type('plate');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+N');
+  const box = page.getByRole('dialog');
+  await expect(box.getByRole('option').first()).toContainText(/takes them all/);
+  await accessible(page);
+  await page.keyboard.press('Enter');
+  await box.getByLabel('Name').fill('Alike');
+  await page.keyboard.press('Enter');
+  await label(page, 'Alike').press('Enter');
+  const held = await countOf(page, 'Alike');
+  expect(held).toBeGreaterThanOrEqual(3);
+  await front(page, 'Alike').getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: /^Freeze/ }).click();
+  await expect(text(page, 'Alike')).toHaveCount(0);
+  await expect(label(page, 'Alike')).toHaveAttribute('aria-label', new RegExp(`^Alike, ${String(held)} plugin`));
+  await expect(inside(page, 'Alike').getByRole('option')).toHaveCount(held);
+  await front(page, 'Alike').getByRole('button', { name: 'More' }).click();
+  await page.getByRole('button', { name: /^Propose a rule/ }).click();
+  await expect(box.getByRole('option').first()).toContainText('takes them all');
+  await page.keyboard.press('Enter');
+  await expect(text(page, 'Alike')).toBeVisible();
+  await takeBack(page, 3);
+});
+
+test('a chest by starter rules; a plugin says why it is in one drawer and not in another', async ({ page }) => {
+  await page.getByRole('button', { name: 'New chest' }).click();
+  const box = page.getByRole('dialog');
+  await box.getByLabel('Drawers by rules that go on filling themselves').check();
+  await expect(box.getByRole('region', { name: 'Preview' })).toContainText('type:reverb');
+  await box.getByRole('button', { name: 'Create chest' }).click();
+  await expect(label(page, 'Reverbs')).toHaveAttribute(
+    'aria-label',
+    /^Reverbs, [1-9]\d* plugins, fills itself: type reverb/,
+  );
+  await label(page, 'Reverbs').press('Enter');
+  const line = inside(page, 'Reverbs').getByRole('option').first();
+  await expect(line).toHaveAttribute('aria-label', /by rule: type reverb/);
+  await line.dblclick();
+  const panel = page.getByRole('region', { name: 'About the plugin' });
+  await expect(panel).toContainText('By rules › Reverbs by its rule: type reverb');
+  await panel.getByLabel('Why is it not in').selectOption({ label: 'Delays' });
+  await expect(panel.getByRole('status')).toContainText('It has none of: type delay, type looper.');
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await takeBack(page, 1);
+});

@@ -124,14 +124,18 @@ describe('what the keys come to', () => {
       builds: [{ id: 'Demo-build', pluginId: 'Demo' }],
     }));
   it('to file: new ones first, then by type; neither what is filed nor what is set aside', () => {
-    const places: Places = { has: () => false, of: () => [] };
+    const places: Places = { has: () => false, of: () => [], isByRule: () => false };
     expect(toFileQueue(CATALOGUE, places, CATALOGUE.firstArrival)).toEqual(['Echo', 'Plate', 'Goose']);
     expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null)).toEqual(['Plate', 'Goose']);
   });
 });
 
 describe('the questions of the ribbons', () => {
-  const places: Places = { has: (id) => id === 'Plate', of: (id) => (id === 'Plate' ? [d('Space')] : []) };
+  const places: Places = {
+    has: (id) => id === 'Plate',
+    of: (id) => (id === 'Plate' ? [d('Space')] : []),
+    isByRule: () => false,
+  };
   const values = (facet: { values: readonly string[]; of: readonly (readonly number[])[] }) =>
     facet.of.map((own) => own.map((number) => facet.values[number]));
 

@@ -9,9 +9,9 @@ const most = (typed: string): number | null => {
 };
 
 describe('how a new chest begins', () => {
-  it('each beginning has its words, and all but an empty one and a copy are worked out', () => {
+  it('each beginning has its words, and all but an empty one, a copy and one by rules are worked out', () => {
     expect(BEGINNINGS).toEqual(Object.keys(STARTS));
-    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy']);
+    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy', 'rules']);
   });
 
   it.each([

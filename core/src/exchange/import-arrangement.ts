@@ -7,7 +7,6 @@ import { layOutDrawers } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
-import type { Drawer } from '../chests/rows/drawer.js';
 import type { Format } from '../facts/format.js';
 import type { ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
@@ -141,7 +140,7 @@ function withRules(state: Arrangement, edits: readonly Edit[]): Edit[] {
   const made = edits.flatMap((edit) => (edit.of === 'drawer' && edit.after !== null ? [edit.after] : []));
   const names = namedDrawers([...made, ...state.drawer.values()]);
   return edits.map((edit): Edit => {
-    const drawer = edit.of === 'drawer' ? (edit.after) : null;
+    const drawer = edit.of === 'drawer' ? edit.after : null;
     if (drawer?.rule?.kind !== 'written') return edit;
     const read = typedRule(drawer.rule.text, names);
     return read.ok ? ({ ...edit, after: { ...drawer, rule: read.rule } } as Edit) : edit;

@@ -80,6 +80,7 @@ export const KEYS = {
     menu: key('w, ContextMenu, Shift F10', 'all that can be done here, as a menu'),
     toFile: key('t', 'to file: one after the other, with proposals'),
     newDrawer: key('n', 'new drawer'),
+    newByRule: key('Shift n', 'new drawer by a rule that these have in common'),
     toDrawer: key('o', 'to a drawer, by its name'),
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),

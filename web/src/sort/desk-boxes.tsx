@@ -1,20 +1,24 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pluginsOfItems } from '@clever-drawer/core/chests/item';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import type { Condition } from '@clever-drawer/core/rules/condition';
+import { ruleOf } from '@clever-drawer/core/rules/rule';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { pluginIn, type ChosenCatalogue } from '../catalogue/queries';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from './plugin/aside-box';
+import { NewDrawerForm } from './drawer/drawer-ask-box';
+import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from './drawer/drawer-box';
 import { NamesBox } from './plugin/names-box';
 import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
-  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer';
+  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples';
   readonly ids: readonly ItemId[];
 }
 
@@ -61,6 +65,10 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
           }}
         />
       );
+    case 'examples':
+      return chest === null ? null : (
+        <NewByRule ids={box.ids} state={state} chest={chest} catalogue={catalogue} changes={changes} close={close} />
+      );
     case 'to-drawer':
       return chest === null ? null : (
         <ToDrawerBox
@@ -81,6 +89,34 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
     case 'names':
       return <NamesBox plugins={plugins} known={tagsIn(state)} all={catalogue.items} changes={changes} close={close} />;
   }
+}
+
+/** A new drawer by a rule that some plugins have in common: first the rule is chosen, then the drawer is named. */
+function NewByRule({
+  ids,
+  state,
+  chest,
+  catalogue,
+  changes,
+  close,
+}: Pick<Props, 'state' | 'catalogue' | 'changes' | 'close'> & {
+  readonly ids: readonly ItemId[];
+  readonly chest: Chest;
+}) {
+  const [chosen, setChosen] = useState<Condition | null>(null);
+  const rule = useMemo(() => (chosen === null ? null : ruleOf(chosen)), [chosen]);
+  if (rule !== null)
+    return <NewDrawerForm state={state} chest={chest} parent={null} rule={rule} changes={changes} close={close} />;
+  return (
+    <ExamplesBox
+      title={`A rule for ${ids.length === 1 ? (catalogue.byId.get(ids[0] ?? ('' as ItemId))?.name ?? 'one plugin') : `${String(ids.length)} plugins`}`}
+      examples={ids}
+      state={state}
+      catalogue={catalogue}
+      close={close}
+      done={setChosen}
+    />
+  );
 }
 
 const tagsIn = (state: Arrangement): string[] =>

@@ -67,6 +67,7 @@ function ToFile({ desk, chest, queue }: ToFileProps) {
       changes={desk.changes}
       queue={queue}
       fresh={queue.filter(isFresh).length}
+      byRules={catalogue.plugins.filter((one) => isFresh(one.id) && listed.places.isByRule(one.id)).length}
       isFiled={(id) => listed.places.has(id)}
       light={desk.light}
       other={() => void desk.keys.file?.()}

@@ -16,7 +16,7 @@ import type { DeskState } from './use-desk';
 /** What the keys of Sort do; null where there is nothing to do it to. */
 export type DeskKeys = KeyHandlers<'sort'>;
 
-const MENU = ['file', 'fileAgain', 'names', 'correct', 'setAside', 'bringBack', 'offTrays'] as const;
+const MENU = ['file', 'fileAgain', 'names', 'correct', 'setAside', 'bringBack', 'offTrays', 'newByRule'] as const;
 
 /** The desk with its keys. */
 export interface Desk extends DeskState {
@@ -67,6 +67,7 @@ export function useDeskKeys(desk: DeskState): Desk {
     menu: openMenuHere,
     toFile: chest === null ? null : desk.workThrough,
     newDrawer: chest === null ? null : () => desk.setMaking(null),
+    newByRule: chest === null ? null : withChosen((ids) => desk.openBox('examples', ids)),
     toDrawer: chest === null ? null : () => desk.openBox('to-drawer', []),
     nextChest: state.chest.size > 1 ? toChest(1) : null,
     previousChest: state.chest.size > 1 ? toChest(-1) : null,

@@ -109,6 +109,7 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await page.keyboard.press('Escape');
     },
     newDrawer: asks((page) => list(page).focus(), /^New drawer$/),
+    newByRule: asks(onRow, /^A rule for .+$/),
     toDrawer: async (page, press) => {
       await list(page).focus();
       await press();

@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { CHEST_SLOTS, type Chest, type ChestSlot } from '@clever-drawer/core/chests/rows/chest';
+import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
@@ -41,7 +42,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
     ? workedOut(beginning, workOut, chests)
     : beginning === 'copy' && original !== undefined
       ? { kind: 'copy', of: original.id }
-      : { kind: 'empty' };
+      : { kind: beginning === 'rules' ? 'rules' : 'empty' };
   const submit = (): void => {
     if (name !== '') done({ name, slots: slots.length === 0 ? null : slots, start });
   };
@@ -95,6 +96,18 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
               />
             ))}
           </fieldset>
+        )}
+        {start.kind === 'rules' && (
+          <section className={styles.preview} aria-label="Preview">
+            <h3>{STARTER_RULES.length} drawers, which follow as plugins come and go</h3>
+            <ul>
+              {STARTER_RULES.map((one) => (
+                <li key={one.name}>
+                  {one.name} <span className="quiet mono">{one.text}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
         )}
         {start.kind === 'worked-out' && <ChestPreview state={state} catalogue={catalogue} start={start} />}
       </div>

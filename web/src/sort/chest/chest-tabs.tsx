@@ -6,7 +6,8 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
-import { asId, type ChestId } from '@clever-drawer/core/ids';
+import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
+import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { ChestForm } from './chest-form';
@@ -185,7 +186,7 @@ function FrontsMenu({ chest }: { chest: ChestId }) {
 
 const CHEST_MENU = ['open', 'rename', 'earlier', 'later', 'remove'] as const;
 
-/** Makes a chest, empty, as a copy or worked out; null when it could not be saved. */
+/** Makes a chest, empty, as a copy, by rules or worked out; null when it could not be saved. */
 export async function makeChest(changes: Changes, { name, slots, start }: NewChest): Promise<ChestId | null> {
   const id = asId<ChestId>(crypto.randomUUID());
   switch (start.kind) {
@@ -193,6 +194,18 @@ export async function makeChest(changes: Changes, { name, slots, start }: NewChe
       return (await changes.make({ kind: 'make-chest', id, name, slots })) ? id : null;
     case 'copy':
       return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name })) ? id : null;
+    case 'rules': {
+      const drawers = STARTER_RULES.map(({ name: own, text }): Intent => ({
+        kind: 'make-drawer',
+        id: asId<DrawerId>(crypto.randomUUID()),
+        chestId: id,
+        parentId: null,
+        name: own,
+        rule: { kind: 'written', text },
+        pluginIds: [],
+      }));
+      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...drawers)) ? id : null;
+    }
     case 'worked-out': {
       const { kind: _kind, ...wish } = start;
       const made = await changes.workOut({ id, name, slots: slots === null ? null : [...slots], ...wish });

@@ -2,10 +2,11 @@ import type { Chest, ChestSlot } from '@clever-drawer/core/chests/rows/chest';
 import { CHEST_BASES, type ChestBasis, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
 import type { ChestId } from '@clever-drawer/core/ids';
 
-/** How a new chest begins: empty, as a copy, or worked out from the catalogue. */
+/** How a new chest begins: empty, as a copy, with the starter rules, or worked out from the catalogue. */
 export type ChestStart =
   | { readonly kind: 'empty' }
   | { readonly kind: 'copy'; readonly of: ChestId }
+  | { readonly kind: 'rules' }
   | {
       readonly kind: 'worked-out';
       readonly by: ChestBasis;
@@ -23,21 +24,23 @@ export interface NewChest {
 
 /** How a chest may begin: in words, and what it is then called. */
 export const STARTS: Readonly<
-  Record<'empty' | 'copy' | ChestBasis, { readonly label: string; readonly name: string }>
+  Record<'empty' | 'copy' | 'rules' | ChestBasis, { readonly label: string; readonly name: string }>
 > = {
   empty: { label: 'Empty', name: 'Everyday' },
   copy: { label: 'As a copy of another chest', name: '' },
+  rules: { label: 'Drawers by rules that go on filling themselves', name: 'By rules' },
   type: { label: 'A drawer for each type, types of a family together', name: 'By type' },
   vendor: { label: 'A drawer for each vendor', name: 'By vendor' },
   format: { label: 'A drawer for each format', name: 'By format' },
   'role-and-type': { label: 'A drawer for each role, with inner drawers by type', name: 'By role' },
 };
-/** Empty, a copy, or what it is worked out by. */
+/** Empty, a copy, by rules, or what it is worked out by. */
 export type Beginning = keyof typeof STARTS;
 /** In the order in which they are offered. */
-export const BEGINNINGS: readonly Beginning[] = ['empty', 'copy', ...CHEST_BASES];
+export const BEGINNINGS: readonly Beginning[] = ['empty', 'copy', 'rules', ...CHEST_BASES];
 /** Whether a chest that begins so is worked out. */
-export const isBasis = (beginning: Beginning): beginning is ChestBasis => beginning !== 'empty' && beginning !== 'copy';
+export const isBasis = (beginning: Beginning): beginning is ChestBasis =>
+  (CHEST_BASES as readonly string[]).includes(beginning);
 
 /** How a chest is to be worked out, as it is typed. */
 export interface WorkOut {

@@ -6,7 +6,8 @@ import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-s
 import { linesIn } from '@clever-drawer/core/chests/file-into';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { drawerAndInner, drawersIn, entriesIn } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
@@ -16,6 +17,7 @@ import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
   | { readonly kind: 'edit' | 'move' | 'copy' | 'inner'; readonly drawer: Drawer }
+  | { readonly kind: 'examples'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
@@ -28,6 +30,10 @@ export interface DrawerActions {
   /** Opens it with the keyboard in its rule; a drawer without one gets it in the box for name and rule. */
   readonly rule: (drawer: Drawer) => void;
   readonly remove: (drawer: Drawer) => void;
+  /** Proposes rules for what it holds by hand. */
+  readonly propose: (drawer: Drawer) => void;
+  /** Takes its rule off and keeps by hand what it holds now. */
+  readonly freeze: (drawer: Drawer) => void;
   readonly putInside: (drawer: Drawer) => void;
   readonly copy: (drawer: Drawer) => void;
   readonly addInner: (drawer: Drawer) => void;
@@ -64,6 +70,17 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
       }
       if (!open.includes(drawer.id)) setOpen([...open, drawer.id]);
       focusWhenThere(`[data-drawer="${CSS.escape(drawer.id)}"] [data-rule-text]`);
+    },
+    propose: (drawer) =>
+      ask({ kind: 'examples', drawer, pluginIds: entriesIn(state, drawer.id).map((row) => itemId(row)) }),
+    freeze: (drawer) => {
+      const held = contentsOf(state, catalogue.byId, drawer, ruled).plugins;
+      const pluginIds = held.flatMap(({ plugin, by }) => (by === 'rule' ? [plugin.id] : []));
+      const off: Intent = { kind: 'set-rule', id: drawer.id, rule: null };
+      void changes.make(
+        ...(pluginIds.length === 0 ? [] : [{ kind: 'file', drawerIds: [drawer.id], pluginIds } as const]),
+        off,
+      );
     },
     putInside: (drawer) => ask({ kind: 'move', drawer }),
     copy: (drawer) => ask({ kind: 'copy', drawer }),

@@ -4,6 +4,8 @@ import { sameRow } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
+import { ruleOf, type Rule } from '@clever-drawer/core/rules/rule';
+import { ExamplesBox } from '../rule/examples-box';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
@@ -18,12 +20,15 @@ export function NewDrawerForm({
   state,
   chest,
   parent,
+  rule = null,
   changes,
   close,
 }: {
   state: Arrangement;
   chest: Chest;
   parent: DrawerId | null;
+  /** The rule to begin with. */
+  rule?: Rule | null;
   changes: Changes;
   close: () => void;
 }) {
@@ -31,7 +36,8 @@ export function NewDrawerForm({
     <DrawerForm
       title={parent === null ? 'New drawer' : `New drawer in ${state.drawer.get(parent)?.name ?? ''}`}
       name=""
-      rule={null}
+      rule={rule}
+      isNew
       drawers={drawerNames(state.drawer)}
       close={close}
       done={(name, rule) => {
@@ -75,6 +81,20 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
         />
       );
     }
+    case 'examples':
+      return (
+        <ExamplesBox
+          title={`A rule for ${asked.drawer.name}`}
+          examples={asked.pluginIds}
+          state={state}
+          catalogue={catalogue}
+          close={close}
+          done={(condition) => {
+            close();
+            void changes.make({ kind: 'set-rule', id: asked.drawer.id, rule: ruleOf(condition) });
+          }}
+        />
+      );
     case 'inner':
       return <NewDrawerForm state={state} chest={chest} parent={asked.drawer.id} changes={changes} close={close} />;
     case 'move':

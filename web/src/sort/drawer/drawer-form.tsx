@@ -4,6 +4,7 @@ import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
 import { ruleAsText, typedRule, type Rule } from '@clever-drawer/core/rules/rule';
+import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
 import { FormBox } from '../../parts/form-box';
 import { RuleProblem } from '../rule/rule-problem';
 
@@ -11,6 +12,8 @@ interface Props {
   readonly title: string;
   readonly name: string;
   readonly rule: Rule | null;
+  /** Whether the drawer is a new one, for which starter rules are offered. */
+  readonly isNew?: boolean;
   readonly drawers: DrawerNames;
   readonly done: (name: string, rule: Rule | null) => void;
   readonly close: () => void;
@@ -19,7 +22,7 @@ interface Props {
 const NAME_LENGTH = 120;
 
 /** Name and rule of a new or a present drawer: a name, two words, Enter. */
-export function DrawerForm({ title, name: firstName, rule: firstRule, drawers, done, close }: Props) {
+export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = false, drawers, done, close }: Props) {
   const [name, setName] = useState(firstName);
   const [typed, setTyped] = useState(firstRule === null ? '' : ruleAsText(firstRule, drawers));
   const [tried, setTried] = useState(false);
@@ -68,6 +71,26 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, drawers, d
           </Form.Text>
         )}
       </Form.Group>
+      {isNew && firstRule === null && (
+        <Form.Select
+          className="mt-3"
+          aria-label="Starter rules"
+          value=""
+          onChange={(event) => {
+            const starter = STARTER_RULES.find((one) => one.name === event.target.value);
+            if (starter === undefined) return;
+            setTyped(starter.text);
+            if (empty) setName(starter.name);
+          }}
+        >
+          <option value="">Starter rules …</option>
+          {STARTER_RULES.map((one) => (
+            <option key={one.name} value={one.name}>
+              {one.name}: {one.text}
+            </option>
+          ))}
+        </Form.Select>
+      )}
     </FormBox>
   );
 }

@@ -84,6 +84,20 @@ export function OpenDrawer(props: Props) {
             <Dropdown.Item as="button" type="button" onClick={() => actions.copy(drawer)}>
               Copy elsewhere …
             </Dropdown.Item>
+            {drawer.rule === null ? (
+              <Dropdown.Item
+                as="button"
+                type="button"
+                disabled={contents.plugins.length === 0}
+                onClick={() => actions.propose(drawer)}
+              >
+                Propose a rule from what it holds …
+              </Dropdown.Item>
+            ) : (
+              <Dropdown.Item as="button" type="button" onClick={() => actions.freeze(drawer)}>
+                Freeze: keep what it holds, by hand
+              </Dropdown.Item>
+            )}
             <Dropdown.Divider />
             <Dropdown.Item as="button" type="button" onClick={() => actions.remove(drawer)}>
               Delete (its plugins stay in the catalogue)

@@ -26,6 +26,8 @@ interface Props {
   readonly queue: readonly ItemId[];
   /** How many of the queue have arrived since the last look. */
   readonly fresh: number;
+  /** How many new ones rules have filed already. */
+  readonly byRules: number;
   readonly isFiled: (id: ItemId) => boolean;
   readonly light: (drawers: readonly string[]) => void;
   /** Asks for another drawer for the plugin that is shown. */
@@ -113,6 +115,7 @@ export function ToFilePanel(props: Props) {
         <h2>To file</h2>
         <span className="quiet" role="status">
           {open.length} left{fresh > 0 && `, ${String(fresh)} of them new`}
+          {props.byRules > 0 && `; ${String(props.byRules)} new filed by rules`}
         </span>
         <span className="grow" />
         {fresh > 0 && (

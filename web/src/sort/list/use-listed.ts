@@ -145,7 +145,9 @@ const placesIn = memoizeOne(
       ];
       return own.length < 2 ? own : own.sort((one, other) => (ranks.get(one) ?? 0) - (ranks.get(other) ?? 0));
     };
-    return { has, of };
+    const isByRule = (id: ItemId): boolean =>
+      byRule.has(id) && byHand.get(id)?.some((row) => ranks.has(row.drawerId)) !== true;
+    return { has, of, isByRule };
   },
 );
 

@@ -1,11 +1,7 @@
 import clsx from 'clsx';
 import { use } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
-import { chestsOf, drawersOfChest, trayName } from '@clever-drawer/core/chests/look-up';
 import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
-import { group } from '@clever-drawer/core/chests/row-groups';
 import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ItemId, PluginId } from '@clever-drawer/core/ids';
@@ -13,14 +9,13 @@ import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { Failed, Loading } from '../../parts/empty-note';
 import { isElsewhere } from '../../catalogue/presence';
 import { usePluginDetail, type ChosenCatalogue } from '../../catalogue/queries';
-import { useRuled } from '../../arrangement/rules/use-ruled';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { BuildCard } from './build-card';
 import { BuildGroups } from './build-groups';
-import { pathInWords } from '../drawer/drawer-box';
 import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
+import { Places } from './places';
 import { MaybeSame } from './maybe-same';
 import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
@@ -158,44 +153,5 @@ function About({
       ))}
       <BuildGroups plugin={plugin} state={state} />
     </>
-  );
-}
-
-/** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
-function Places({ id, state, catalogue }: { id: ItemId; state: Arrangement; catalogue: ChosenCatalogue }) {
-  const changes = useChanges(useComputer().id);
-  const ruled = useRuled(catalogue, state);
-  const places = chestsOf(state).flatMap((chest) =>
-    drawersOfChest(state, chest.id).flatMap((drawer) => {
-      const content = contentsOf(state, catalogue.byId, drawer, ruled).plugins.find((one) => one.plugin.id === id);
-      return content === undefined ? [] : [{ chest: chest.name, drawer, content }];
-    }),
-  );
-  const trays = group(state, 'traysOf', id);
-  const takeOut = (drawer: Drawer): void =>
-    void changes.make({ kind: 'take-out', drawerId: drawer.id, pluginIds: [id] });
-  if (places.length + trays.length === 0) return <p className={styles.aboutLine}>In no drawer and on no tray.</p>;
-  return (
-    <ul className={styles.places} aria-label="Where it is">
-      {places.map(({ chest, drawer, content }) => (
-        <li key={drawer.id}>
-          {chest} › {pathInWords(state, drawer.id)}
-          {content.entry?.name != null && <span className="quiet"> as {content.entry.name}</span>}
-          {content.by === 'hand' ? (
-            <PlainButton onClick={() => takeOut(drawer)}>Take out</PlainButton>
-          ) : (
-            <span className="quiet"> by its rule: {ruled.why(drawer.id, id)}</span>
-          )}
-        </li>
-      ))}
-      {trays.map(({ tray }) => (
-        <li key={tray}>
-          {trayName(state, tray)}
-          <PlainButton onClick={() => void changes.make({ kind: 'tray-off', tray, pluginIds: [id] })}>
-            Take off
-          </PlainButton>
-        </li>
-      ))}
-    </ul>
   );
 }

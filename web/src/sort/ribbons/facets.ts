@@ -100,6 +100,8 @@ export interface ArrangedFacets {
 export interface Places {
   readonly has: (id: ItemId) => boolean;
   readonly of: (id: ItemId) => readonly DrawerId[];
+  /** Whether a rule put it somewhere, and no hand. */
+  readonly isByRule: (id: ItemId) => boolean;
 }
 
 export const NOTHING_ASKED: Facet = { values: [], of: [] };
