@@ -3,6 +3,7 @@ import { benchArranging } from './bench/arranging.mjs';
 import { benchAtLarge } from './bench/at-large.mjs';
 import { benchFinding } from './bench/finding.mjs';
 import { benchInference } from './bench/inference.mjs';
+import { benchRules } from './bench/ruling.mjs';
 import { benchServing } from './bench/serving.mjs';
 import { benchScans } from './bench/scans.mjs';
 import { benchTwoComputers } from './bench/two-computers.mjs';
@@ -17,6 +18,7 @@ try {
   await benchServing();
   await benchInference();
   await benchArranging();
+  await benchRules();
   await benchFinding();
   await benchAtLarge();
   await benchTwoComputers();

@@ -89,6 +89,11 @@ async function takeAll(url) {
   for (let step = 0; step < 60 && (await panel.getByRole('option').count()) < 2; step++)
     await toFile.keyboard.press('ArrowRight');
   await take(toFile, 'to-file');
+  const rule = await open('sort');
+  await rule.getByRole('button', { name: /^Echoes,/ }).click();
+  await rule.locator('[data-rule-text]').fill('(echo OR delay OR type:looper) AND NOT vendor:Copperhat');
+  await rule.getByRole('button', { name: /^may be missed/ }).waitFor();
+  await take(rule, 'rule');
   const newChest = await open('sort');
   await newChest.getByRole('button', { name: 'New chest' }).click();
   await newChest.getByLabel('A drawer for each type').check();

@@ -2,7 +2,7 @@ import { Postings } from '../search/postings.js';
 import { Vocabulary } from '../search/vocabulary.js';
 import { bitsFor, join, meet, others, setBit, type Bits } from './bits.js';
 import { isTerm, type Condition, type Term, type WordsTerm } from './condition.js';
-import { cut, flat, isNumber } from './cut.js';
+import { cut, eachWord, flat, isNumber } from './cut.js';
 import { meetsTerm, placeOfWords, TEXT_FIELDS, textsOf, type RuleWorld } from './evaluate.js';
 import type { TextField } from './fields.js';
 import type { RuleFacts } from './rule-facts.js';
@@ -98,8 +98,19 @@ export class RuleColumns {
     if (column === undefined) {
       column = { words: new Vocabulary(), holders: new Postings() };
       const { words, holders } = column;
+      // A maker has many plugins: what is read again and again is cut once.
+      const known = new Map<string, readonly number[]>();
+      const repeats = field === 'vendor' || field === 'tag';
       this.facts.forEach((facts, at) => {
-        for (const text of textsOf(facts, field)) for (const word of cut(text)) holders.add(words.add(word), at);
+        for (const text of textsOf(facts, field)) {
+          if (!repeats) {
+            eachWord(text, (word) => holders.add(words.add(word), at));
+            continue;
+          }
+          let numbers = known.get(text);
+          if (numbers === undefined) known.set(text, (numbers = cut(text).map((word) => words.add(word))));
+          for (const number of numbers) holders.add(number, at);
+        }
       });
       words.close();
       this.wordColumns.set(field, column);

@@ -5,6 +5,22 @@ import { termsOf, type Condition } from './condition.js';
 import { meets, type RuleWorld } from './evaluate.js';
 import type { RuleFacts } from './rule-facts.js';
 
+/** A rule, and what of the world it looks at. */
+interface Ruling {
+  readonly condition: Condition;
+  readonly drawers: readonly string[];
+  readonly isTimed: boolean;
+}
+
+function rulingOf(condition: Condition): Ruling {
+  const terms = termsOf(condition);
+  return {
+    condition,
+    drawers: terms.flatMap((term) => (term.kind === 'drawer' ? [term.id] : [])),
+    isTimed: terms.some((term) => term.kind === 'recent'),
+  };
+}
+
 /** What changed: facts of new and changed items, items that are gone, rules of new and changed drawers, drawers without one. */
 export interface RuleChange {
   readonly facts?: readonly RuleFacts[];
@@ -24,7 +40,7 @@ const MOST_CHANGED = 16;
 export class RuleBook {
   private readonly numbers = new Map<ItemId, number>();
   private readonly facts: RuleFacts[] = [];
-  private readonly rules = new Map<string, Condition>();
+  private readonly rules = new Map<string, Ruling>();
   private readonly results = new Map<string, Bits>();
   private order: readonly string[] = [];
   private columns: RuleColumns | null = null;
@@ -44,7 +60,7 @@ export class RuleBook {
       this.rules.delete(drawer);
       this.results.delete(drawer);
     }
-    for (const [drawer, condition] of rules) this.rules.set(drawer, condition);
+    for (const [drawer, condition] of rules) this.rules.set(drawer, rulingOf(condition));
     if (rules.length > 0 || unruled.length > 0) this.order = inOrder(this.rules);
     const anew = new Set([...rules.map(([drawer]) => drawer), ...unruled]);
     // What was asked as a whole is looked at as a whole; where single plugins changed, so does what looks at it.
@@ -53,11 +69,11 @@ export class RuleBook {
     // A few are asked one by one; when many have changed, everything is asked by columns.
     const many = touched.length * MOST_CHANGED > this.facts.length;
     for (const drawer of this.order) {
-      const condition = this.rules.get(drawer);
-      if (condition === undefined) continue;
-      const terms = termsOf(condition);
-      const looksAtChanged = terms.some((term) => term.kind === 'drawer' && wholly.has(term.id));
-      const isTimed = isNewDay && terms.some((term) => term.kind === 'recent');
+      const ruling = this.rules.get(drawer);
+      if (ruling === undefined) continue;
+      const { condition } = ruling;
+      const looksAtChanged = ruling.drawers.some((id) => wholly.has(id));
+      const isTimed = isNewDay && ruling.isTimed;
       const whole = many || anew.has(drawer) || isTimed || looksAtChanged;
       const before = this.results.get(drawer);
       const after =
@@ -65,7 +81,7 @@ export class RuleBook {
           ? this.askAll(drawer, condition)
           : this.askSome(drawer, condition, before, touched);
       this.results.set(drawer, after);
-      if (before !== undefined && isSame(before, after)) continue;
+      if (before === after || (before !== undefined && whole && isSame(before, after))) continue;
       changed.push(drawer);
       if (whole) wholly.add(drawer);
     }
@@ -147,9 +163,9 @@ export class RuleBook {
       if (this.facts[at] === one && !this.goneOnes.has(at)) continue;
       this.numbers.set(one.id, at);
       this.facts[at] = one;
-      this.goneOnes.delete(at);
-      (one.item === 'preset' ? add : drop)(this.presets, at);
-      (one.nevers.length > 0 ? add : drop)(this.withNevers, at);
+      if (this.goneOnes.size > 0) this.goneOnes.delete(at);
+      mark(this.presets, at, one.item === 'preset');
+      mark(this.withNevers, at, one.nevers.length > 0);
       touched.push(at);
     }
     for (const id of gone) {
@@ -158,26 +174,31 @@ export class RuleBook {
       this.goneOnes.add(at);
       touched.push(at);
     }
-    for (const at of touched) this.stale.add(at);
+    if (this.columns !== null) for (const at of touched) this.stale.add(at);
     return touched;
   }
 
+  /** The same set when none of the touched items went in or out. */
   private askSome(drawer: string, condition: Condition, before: Bits, touched: readonly number[]): Bits {
-    if (touched.length === 0) return before;
-    const after = grown(before, this.facts.length);
-    for (const at of touched) this.askOne(drawer, condition, after, at);
-    return after;
+    let after: Bits | null = null;
+    for (const at of touched) {
+      const isTaken = this.isTaken(drawer, condition, at);
+      if (isTaken === hasBit(after ?? before, at)) continue;
+      after ??= grown(before, this.facts.length);
+      (isTaken ? setBit : clearBit)(after, at);
+    }
+    return after ?? before;
   }
 
-  private askOne(drawer: string | null, condition: Condition, bits: Bits, at: number): void {
+  private isTaken(drawer: string | null, condition: Condition, at: number): boolean {
     const facts = this.facts[at];
-    const isTaken =
+    return (
       facts !== undefined &&
       !this.goneOnes.has(at) &&
       isAskedFor(condition, facts) &&
       (drawer === null || !facts.nevers.includes(drawer)) &&
-      meets(condition, facts, this.world);
-    (isTaken ? setBit : clearBit)(bits, at);
+      meets(condition, facts, this.world)
+    );
   }
 
   private askAll(drawer: string, condition: Condition): Bits {
@@ -196,7 +217,7 @@ export class RuleBook {
       this.facts.length,
     );
     if (this.presets.size > 0 && !speaksOfItems(condition)) for (const at of this.presets) clearBit(bits, at);
-    for (const at of this.stale) this.askOne(null, condition, bits, at);
+    for (const at of this.stale) (this.isTaken(null, condition, at) ? setBit : clearBit)(bits, at);
     for (const at of this.goneOnes) clearBit(bits, at);
     return bits;
   }
@@ -212,8 +233,10 @@ export class RuleBook {
   }
 }
 
-const add = (set: Set<number>, at: number): unknown => set.add(at);
-const drop = (set: Set<number>, at: number): unknown => set.delete(at);
+function mark(set: Set<number>, at: number, isIn: boolean): void {
+  if (isIn) set.add(at);
+  else if (set.size > 0) set.delete(at);
+}
 
 /** A rule takes plugins; presets only when it speaks of items. */
 const isAskedFor = (condition: Condition, facts: RuleFacts): boolean =>
@@ -242,7 +265,7 @@ const isSame = (a: Bits, b: Bits): boolean => {
 };
 
 /** Drawers so that each comes after those that its rule looks at. */
-function inOrder(rules: ReadonlyMap<string, Condition>): string[] {
+function inOrder(rules: ReadonlyMap<string, Ruling>): string[] {
   const order: string[] = [];
   const seen = new Set<string>();
   for (const first of rules.keys()) {
@@ -251,7 +274,7 @@ function inOrder(rules: ReadonlyMap<string, Condition>): string[] {
     const enter = (drawer: string): void => {
       if (seen.has(drawer) || !rules.has(drawer)) return;
       seen.add(drawer);
-      path.push({ drawer, next: drawersIn(rules.get(drawer)) });
+      path.push({ drawer, next: [...(rules.get(drawer)?.drawers ?? [])] });
     };
     enter(first);
     for (let top = path.at(-1); top !== undefined; top = path.at(-1)) {

@@ -8,9 +8,12 @@ export interface StarterRule {
 export const STARTER_RULES: readonly StarterRule[] = [
   { name: 'New this month', text: 'arrived:30d' },
   { name: 'EQ and filters', text: 'family:eq-and-filter' },
-  { name: 'Compressors', text: 'type:compressor OR type:multiband-dynamics' },
-  { name: 'Limiters', text: 'type:limiter' },
-  { name: 'Gates and shapers', text: 'type:gate OR type:expander OR type:transient-shaper OR type:de-esser' },
+  { name: 'Compressors', text: 'type:compressor OR (type:multiband-dynamics AND NOT (gate OR expander OR limiter))' },
+  { name: 'Limiters', text: 'type:limiter OR (type:multiband-dynamics AND limiter)' },
+  {
+    name: 'Gates and shapers',
+    text: 'type:gate OR type:expander OR type:transient-shaper OR type:de-esser OR (type:multiband-dynamics AND (gate OR expander))',
+  },
   { name: 'Reverbs', text: 'type:reverb' },
   { name: 'Delays', text: 'type:delay OR type:looper' },
   { name: 'Movement', text: 'family:modulation' },
