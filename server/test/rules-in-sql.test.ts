@@ -6,7 +6,6 @@ import fc from 'fast-check';
 import { KEPT_DRAWERS } from '@clever-drawer/core/rules/drawer-names';
 import { readRule } from '@clever-drawer/core/rules/read';
 import { RuleBook } from '@clever-drawer/core/rules/rule-book';
-import { asId, type ItemId } from '@clever-drawer/core/ids';
 import { plugin } from '../../core/test/rules/random-rules';
 import { startApi, type Api } from './support/api';
 
@@ -23,7 +22,7 @@ beforeAll(async () => {
   for (const [id, has] of rows.entries())
     await api.source.query(`INSERT INTO tree VALUES (${[String(id), ...has.map(String)].join(', ')})`);
   const facts = rows.map((has, id) =>
-    plugin({ id: asId<ItemId>(String(id)), names: [WORDS.filter((_, at) => has[at]).join(' ') || 'none'] }),
+    plugin({ id: String(id) as never, names: [WORDS.filter((_, at) => has[at]).join(' ') || 'none'] }),
   );
   book.change({ facts, today: '2026-11-25' });
 });
