@@ -134,7 +134,9 @@ test('always and never, by one key each; they are shown, counted and taken back'
   await takeBack(page, 4);
 });
 
-test('rules that would go in a circle are refused, and the circle is named', async ({ page }) => {
+test('rules that would go in a circle are refused, and the circle is named; what a rule looks at is not deleted unasked', async ({
+  page,
+}) => {
   await clever(page, 'One', 'plate');
   await clever(page, 'Two', 'drawer:One');
   await expect(inside(page, 'Two').getByRole('option').first()).toBeVisible();
@@ -142,6 +144,10 @@ test('rules that would go in a circle are refused, and the circle is named', asy
   await text(page, 'One').press('Enter');
   await expect(page.getByText('in a circle: One → Two → One')).toBeVisible();
   await expect(text(page, 'One')).toHaveValue('plate');
+  await label(page, 'One').press('Delete');
+  await expect(page.getByRole('dialog')).toContainText('The rule of Two looks at it');
+  await page.keyboard.press('Escape');
+  await expect(front(page, 'One')).toBeVisible();
   await takeBack(page, 2);
 });
 

@@ -2,7 +2,7 @@ import type { Grade } from '../catalogue/evidence.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { Architecture, Format } from '../facts/format.js';
-import type { DrawerId, ItemId, PluginId } from '../ids.js';
+import { asId, type DrawerId, type ItemId, type PluginId } from '../ids.js';
 import { explain } from '../rules/explain.js';
 import { partWords } from '../rules/in-words.js';
 import { conditionOf } from '../rules/rule.js';
@@ -13,6 +13,7 @@ import { namedDrawers } from '../rules/drawer-names.js';
 import { termsOf, type Condition } from '../rules/condition.js';
 import type { Arrangement } from './arrangement.js';
 import { itemParts } from './item.js';
+import type { Drawer } from './rows/drawer.js';
 import { groupsOf } from './row-groups.js';
 
 /** What rules take, drawer by drawer. The same list as long as it is the same. */
@@ -102,11 +103,31 @@ export const asksTraits = ({ drawer }: Pick<Arrangement, 'drawer'>): boolean =>
     return condition !== null && needsTraits(condition);
   });
 
+/** The drawers whose rules look at one of some others. */
+export function drawersLookingAt({ drawer }: Pick<Arrangement, 'drawer'>, ids: ReadonlySet<DrawerId>): Drawer[] {
+  return [...drawer.values()].filter((one) => {
+    const condition = one.rule === null || ids.has(one.id) ? null : conditionOf(one.rule);
+    return (
+      condition !== null &&
+      termsOf(condition).some((term) => term.kind === 'drawer' && ids.has(asId<DrawerId>(term.id)))
+    );
+  });
+}
+
+/** Whether any rule asks what an item is, so that presets have to be asked as well. */
+export const asksPresets = ({ drawer }: Pick<Arrangement, 'drawer'>): boolean =>
+  [...drawer.values()].some(({ rule }) => {
+    const condition = rule === null ? null : conditionOf(rule);
+    return condition !== null && speaksOfItems(condition);
+  });
+
 /** Where what rules ask is found. */
 export interface RuleSources<P extends Askable = Askable> {
   readonly state: Pick<Arrangement, 'drawer' | 'entry' | 'neverIn' | 'trayEntry'>;
   readonly items: ReadonlyMap<ItemId, P>;
   readonly traits: ReadonlyMap<PluginId, Traits>;
+  /** Whether presets are asked as well: they are many, and few rules speak of them. */
+  readonly presets: boolean;
   readonly today: string;
 }
 
@@ -186,7 +207,12 @@ export function ruleChange(
 
 /** The items of which something changed that a rule may ask. */
 function touched(before: RuleSources | null, after: RuleSources): ItemId[] {
-  if (before === null || before.traits !== after.traits) return [...after.items.keys()];
+  const isAsked = (id: ItemId): boolean => {
+    const item = after.items.get(id);
+    return item !== undefined && (after.presets || item.preset == null);
+  };
+  if (before === null || before.traits !== after.traits || before.presets !== after.presets)
+    return [...after.items.keys()].filter(isAsked);
   const ids = new Set<ItemId>();
   if (before.items !== after.items)
     for (const [id, item] of after.items) if (before.items.get(id) !== item) ids.add(id);
@@ -196,7 +222,7 @@ function touched(before: RuleSources | null, after: RuleSources): ItemId[] {
     for (const [id, rows] of now) if (old.get(id) !== rows) ids.add(id as ItemId);
     for (const id of old.keys()) if (!now.has(id)) ids.add(id as ItemId);
   }
-  return [...ids].filter((id) => after.items.has(id));
+  return [...ids].filter(isAsked);
 }
 
 const WHERE = [

@@ -117,7 +117,7 @@ describe('a preset', () => {
     const drawer = state.drawer.get('S');
     if (drawer === undefined) throw new Error('no drawer');
     const here = items(new Set([HALL]));
-    const ruled = ruledOf({ state, items: here, traits: new Map(), today: '2026-11-25' });
+    const ruled = ruledOf({ state, items: here, traits: new Map(), presets: true, today: '2026-11-25' });
     const shown = contentsOf(state, here, drawer, ruled).plugins;
     expect(shown.map(({ plugin, name, by }) => [plugin.id, name, by])).toEqual([
       [HALL, 'cave', 'hand'],

@@ -161,7 +161,11 @@ describe('any sequence of wishes', () => {
         }
         const byId = new Map(PLUGINS.map((plugin) => [plugin.id, plugin]));
         const contents = (of: Arrangement, items: typeof byId) =>
-          contentsOfDrawers(of, items, ruledOf({ state: of, items, traits: new Map(), today: '2026-11-25' }));
+          contentsOfDrawers(
+            of,
+            items,
+            ruledOf({ state: of, items, traits: new Map(), presets: true, today: '2026-11-25' }),
+          );
         expect(contents(state, byId)).toEqual(contents(copy, new Map(byId)));
       }),
       { seed: 20261124, numRuns: 400 },

@@ -90,7 +90,7 @@ describe('a clever drawer', () => {
       pluginIds: ids('Vestry Plate', 'Twice Told'),
     });
     const items = new Map<ItemId, (typeof PLUGINS)[number]>(PLUGINS.map((plugin) => [plugin.id, plugin]));
-    const ruled = ruledOf({ state, items, traits: new Map(), today: '2026-11-25' });
+    const ruled = ruledOf({ state, items, traits: new Map(), presets: true, today: '2026-11-25' });
     const inside = contentsOfDrawers(state, items, ruled).get('Echoes');
     expect(ruled.why(d('Echoes'), asId('Slapboard'))).toBe('slap');
     expect(inside?.map((content) => [content.plugin.name, content.by])).toEqual([

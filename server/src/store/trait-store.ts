@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ruledOf, type Askable, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { asksPresets, ruledOf, type Askable, type Ruled } from '@clever-drawer/core/chests/ruled';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { revisionsOf } from './studio-store.js';
 
@@ -45,5 +45,5 @@ export async function ruledOn(
 ): Promise<Ruled> {
   const { plugins } = await loadTraits(db, id);
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
-  return ruledOf({ state, items, traits, today: new Date().toISOString().slice(0, 10) });
+  return ruledOf({ state, items, traits, presets: asksPresets(state), today: new Date().toISOString().slice(0, 10) });
 }

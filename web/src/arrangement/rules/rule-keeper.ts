@@ -159,12 +159,13 @@ export class RuleKeeper {
 
 function isSame(one: RuleSources | null, other: RuleSources): boolean {
   if (one === null) return false;
-  const { state, items, traits, today } = other;
+  const { state, items, traits, presets, today } = other;
   const kinds = ['drawer', 'entry', 'neverIn', 'trayEntry'] as const;
   return (
     one.items === items &&
     one.traits === traits &&
     one.today === today &&
+    one.presets === presets &&
     kinds.every((kind) => one.state[kind] === state[kind])
   );
 }

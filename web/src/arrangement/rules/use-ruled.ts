@@ -1,9 +1,11 @@
 import { wrap } from 'comlink';
+import memoizeOne from 'memoize-one';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asksTraits, type Traits } from '@clever-drawer/core/chests/ruled';
+import { asksPresets, asksTraits, needsTraits, type Traits } from '@clever-drawer/core/chests/ruled';
 import type { Condition } from '@clever-drawer/core/rules/condition';
+import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
 import type { ComputerId, DrawerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { useTraits, type ChosenCatalogue } from '../../catalogue/queries';
@@ -41,17 +43,47 @@ const whenIdle = (): Promise<void> =>
 
 const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
 
-/** What the rules of all clever drawers take; a moment after each change it follows. `more` asks for everything that rules can look at. */
-export function useRuled(catalogue: ChosenCatalogue, state: Arrangement, more = false): RuledHere {
+/** What has been asked for besides what lists show, by any rule that was ever written in this page: it is kept up from then on, for all. */
+const asked = { traits: false, presets: false };
+const listeners = new Set<() => void>();
+const keepUp = { traits: () => asked.traits, presets: () => asked.presets };
+function onAsked(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+/** What the rules in force ask besides: looked up once for each state of the drawers. */
+const askedByAll = memoizeOne((drawer: Arrangement['drawer']) => ({
+  traits: asksTraits({ drawer }),
+  presets: asksPresets({ drawer }),
+}));
+
+/** Tells that a rule that is being written asks more than the rules that are in force. */
+export function useAskedFor(condition: Condition | null): void {
+  const traits = condition !== null && needsTraits(condition);
+  const presets = condition !== null && speaksOfItems(condition);
+  useEffect(() => {
+    if ((!traits || asked.traits) && (!presets || asked.presets)) return;
+    asked.traits ||= traits;
+    asked.presets ||= presets;
+    for (const listener of listeners) listener();
+  }, [traits, presets]);
+}
+
+/** What the rules of all clever drawers take; a moment after each change it follows. */
+export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledHere {
   const { id } = useComputer();
-  const traits = useTraits(id, more || asksTraits(state)).data ?? NO_TRAITS;
+  const inForce = askedByAll(state.drawer);
+  const withTraits = useSyncExternalStore(onAsked, keepUp.traits) || inForce.traits;
+  const presets = useSyncExternalStore(onAsked, keepUp.presets) || inForce.presets;
+  const traits = useTraits(id, withTraits).data ?? NO_TRAITS;
   const today = useToday();
   const keeper = keeperFor(id);
   const { drawer, entry, neverIn, trayEntry } = state;
   const items = catalogue.byId;
   useEffect(() => {
-    keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, today });
-  }, [keeper, drawer, entry, neverIn, trayEntry, items, traits, today]);
+    keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, presets, today });
+  }, [keeper, drawer, entry, neverIn, trayEntry, items, traits, presets, today]);
   return useSyncExternalStore(keeper.subscribe, keeper.snapshot);
 }
 

@@ -5,7 +5,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
-import { useLook } from '../../arrangement/rules/use-ruled';
+import { useAskedFor, useLook } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { RuleEditor } from '../rule/rule-editor';
@@ -29,6 +29,7 @@ interface Props {
 export function CleverInside({ drawer, contents, ruled, state, catalogue, changes, about, list }: Props) {
   const drawers = drawerNames(state.drawer);
   const draft = useDraft(drawer, drawers, changes);
+  useAskedFor(draft.condition);
   const looked = useLook(drawer.id, draft.condition, ruled);
   const [segment, setSegment] = useState<Segment>('in');
   const { condition, isOpen } = draft;

@@ -4,7 +4,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import { linesIn } from '@clever-drawer/core/chests/file-into';
-import type { Ruled } from '@clever-drawer/core/chests/ruled';
+import { drawersLookingAt, type Ruled } from '@clever-drawer/core/chests/ruled';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { drawerAndInner, drawersIn, entriesIn } from '@clever-drawer/core/chests/look-up';
@@ -16,7 +16,7 @@ import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
 
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
-  | { readonly kind: 'edit' | 'move' | 'copy' | 'inner'; readonly drawer: Drawer }
+  | { readonly kind: 'edit' | 'move' | 'copy' | 'inner' | 'delete'; readonly drawer: Drawer }
   | { readonly kind: 'examples'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
@@ -105,16 +105,24 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
       void changes.make({ kind: 'move-drawer', id, chestId, parentId, before: rest[place]?.id ?? null });
     },
     remove: (drawer) => {
-      const inner = drawerAndInner(state, drawer.id).length - 1;
-      void changes.make({ kind: 'delete-drawer', id: drawer.id }).then((done) => {
-        if (!done) return;
-        toast(
-          `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
-          { action: { label: 'Undo', onClick: () => void changes.step('undo') } },
-        );
-      });
+      const gone = new Set(drawerAndInner(state, drawer.id).map((one) => one.id));
+      // Told before: a rule that looks at a drawer that is gone finds nothing there.
+      if (drawersLookingAt(state, gone).length > 0) ask({ kind: 'delete', drawer });
+      else deleteDrawer(state, changes, drawer);
     },
   };
+}
+
+/** Deletes a drawer, and tells what that does not touch. */
+export function deleteDrawer(state: Arrangement, changes: Changes, drawer: Drawer): void {
+  const inner = drawerAndInner(state, drawer.id).length - 1;
+  void changes.make({ kind: 'delete-drawer', id: drawer.id }).then((done) => {
+    if (!done) return;
+    toast(
+      `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
+      { action: { label: 'Undo', onClick: () => void changes.step('undo') } },
+    );
+  });
 }
 
 /** The ids of a drawer's lines, sorted between its dividers. Entries of plugins that the catalogue lacks keep their places at the end of their part. */

@@ -1,6 +1,7 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
+import { drawersLookingAt } from '@clever-drawer/core/chests/ruled';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
@@ -12,8 +13,9 @@ import type { Changes } from '../../arrangement/changes';
 import { moveWishes } from '../filing/desk-wishes';
 import { SpotBox, ToDrawerBox } from './drawer-box';
 import { drawerNames } from './drawer-names';
+import { FormBox } from '../../parts/form-box';
 import { DrawerForm } from './drawer-form';
-import type { DrawerAsk } from './drawer-actions';
+import { deleteDrawer, type DrawerAsk } from './drawer-actions';
 
 /** The form for a new drawer, in another one or in the chest itself. */
 export function NewDrawerForm({
@@ -95,6 +97,27 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
           }}
         />
       );
+    case 'delete': {
+      const { drawer } = asked;
+      const gone = new Set(drawerAndInner(state, drawer.id).map((one) => one.id));
+      const looking = drawersLookingAt(state, gone).map((one) => one.name);
+      return (
+        <FormBox
+          title={`Delete ${drawer.name}`}
+          act="Delete"
+          close={close}
+          submit={() => {
+            close();
+            deleteDrawer(state, changes, drawer);
+          }}
+        >
+          <p>
+            The {looking.length === 1 ? 'rule' : 'rules'} of {looking.join(', ')} look{looking.length === 1 ? 's' : ''}{' '}
+            at it, and will find nothing there any more. Undo brings it back as it was.
+          </p>
+        </FormBox>
+      );
+    }
     case 'inner':
       return <NewDrawerForm state={state} chest={chest} parent={asked.drawer.id} changes={changes} close={close} />;
     case 'move':
