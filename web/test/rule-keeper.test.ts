@@ -109,6 +109,31 @@ describe('what rules take, kept from change to change', () => {
     same(keeper, ruled);
   });
 
+  it('a rule that takes nothing any more, or many more, after the catalogue has changed is told', async () => {
+    const told: string[] = [];
+    const keeper = new RuleKeeper(
+      asker() as never,
+      () => undefined,
+      (words) => told.push(words),
+    );
+    keeper.take(first);
+    await settled();
+    const renamed = (from: string, to: string) =>
+      new Map([...items].map(([own, one]) => [own, { ...one, name: one.name.replace(from, to) }] as const));
+    keeper.take(sources(stateOf([plates]), { items: renamed('Echo', 'Plate') }));
+    await settled();
+    keeper.take(sources(stateOf([plates]), { items: renamed('Plate', 'Echo') }));
+    await settled();
+    expect(told).toEqual([
+      'The rule of Plates takes 1200 now; before it took 400.',
+      'The rule of Plates takes nothing any more; before it took 1200.',
+    ]);
+    // Another rule may take what it likes.
+    keeper.take(sources(stateOf([drawer('Plates', 'echo')]), { items }));
+    await settled();
+    expect(told).toHaveLength(2);
+  });
+
   it('changes that come while it works are told of together, and the last one counts', async () => {
     const worker = asker();
     const keeper = new RuleKeeper(worker as never, () => undefined);

@@ -9,7 +9,7 @@ import { conditionOf } from '../rules/rule.js';
 import { RuleBook, speaksOfItems, type RuleChange } from '../rules/rule-book.js';
 import type { RuleFacts } from '../rules/rule-facts.js';
 import type { RuleWorld } from '../rules/evaluate.js';
-import { namedDrawers } from '../rules/drawer-names.js';
+import { namedDrawers, type DrawerNames } from '../rules/drawer-names.js';
 import { termsOf, type Condition } from '../rules/condition.js';
 import type { Arrangement } from './arrangement.js';
 import { itemParts } from './item.js';
@@ -252,6 +252,15 @@ const factsIn = (sources: RuleSources, id: ItemId): RuleFacts | undefined => {
   return item === undefined ? undefined : ruleFactsOf(item, sources);
 };
 
+// Asked for each line that is drawn, and made once for each state of the drawers.
+const named = new WeakMap<object, DrawerNames>();
+
+function namesIn(drawers: Arrangement['drawer']): DrawerNames {
+  let names = named.get(drawers);
+  if (names === undefined) named.set(drawers, (names = namedDrawers([...drawers.values()])));
+  return names;
+}
+
 /** See Ruled.why. */
 export function whyTaken(sources: RuleSources, world: RuleWorld, drawer: DrawerId, item: ItemId): string {
   const rule = sources.state.drawer.get(drawer)?.rule ?? null;
@@ -270,7 +279,7 @@ export function whyNot(sources: RuleSources, world: RuleWorld, drawer: DrawerId,
   if (facts.item === 'preset' && !speaksOfItems(condition)) return 'The rule takes plugins, and this is a preset.';
   const { holds, because } = explain(condition, facts, world);
   if (holds) return '';
-  const names = namedDrawers([...sources.state.drawer.values()]);
+  const names = namesIn(sources.state.drawer);
   const words = (one: (typeof because)[number]): string => {
     const { asks, value } = partWords(one.term, names);
     return `${asks} ${value}`;
@@ -289,7 +298,7 @@ export function reasonFor(sources: RuleSources, world: RuleWorld, condition: Con
   if (facts === undefined) return '';
   const { holds, because } = explain(condition, facts, world);
   if (!holds) return '';
-  const names = namedDrawers([...sources.state.drawer.values()]);
+  const names = namesIn(sources.state.drawer);
   const reasons = because.filter((one) => one.holds).map(({ term }) => partWords(term, names));
   // What is left out decides as well, but for the reader it is no reason.
   return reasons.length === 0

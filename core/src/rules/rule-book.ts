@@ -21,7 +21,7 @@ function rulingOf(condition: Condition): Ruling {
   };
 }
 
-/** What changed: facts of new and changed items, items that are gone, rules of new and changed drawers, drawers without one. */
+/** What changed: facts of new and changed items (each once), items that are gone, rules of new and changed drawers, drawers without one. */
 export interface RuleChange {
   readonly facts?: readonly RuleFacts[];
   readonly gone?: readonly ItemId[];
@@ -38,7 +38,8 @@ const MOST_CHANGED = 16;
  * else is worked out again. Rules that look at other drawers are asked after them; within a circle the drawer counts as empty.
  */
 export class RuleBook {
-  private readonly numbers = new Map<ItemId, number>();
+  /** The number of each item; made when one is asked for. */
+  private known: Map<ItemId, number> | null = new Map<ItemId, number>();
   private readonly facts: RuleFacts[] = [];
   private readonly rules = new Map<string, Ruling>();
   private readonly results = new Map<string, Bits>();
@@ -128,17 +129,6 @@ export class RuleBook {
     return this.results;
   }
 
-  /** All that is known of an item; undefined when it is not there. */
-  factsOf(id: ItemId): RuleFacts | undefined {
-    const at = this.numbers.get(id);
-    return at === undefined || this.goneOnes.has(at) ? undefined : this.facts[at];
-  }
-
-  /** The items that are there. */
-  everything(): RuleFacts[] {
-    return this.facts.filter((_, at) => !this.goneOnes.has(at));
-  }
-
   /** What rules look at besides the item. */
   readonly world: RuleWorld = this.makeWorld();
 
@@ -156,14 +146,24 @@ export class RuleBook {
     };
   }
 
+  private get numbers(): Map<ItemId, number> {
+    this.known ??= new Map(this.facts.map((one, at) => [one.id, at]));
+    return this.known;
+  }
+
   private takeFacts(facts: readonly RuleFacts[], gone: readonly ItemId[]): number[] {
     const touched: number[] = [];
+    // The first ones are taken as they come: nobody has asked for a number yet.
+    const isFirst = this.facts.length === 0;
+    if (isFirst) this.known = null;
     for (const one of facts) {
-      const at = this.numbers.get(one.id) ?? this.facts.length;
-      if (this.facts[at] === one && !this.goneOnes.has(at)) continue;
-      this.numbers.set(one.id, at);
+      const at = isFirst ? this.facts.length : (this.numbers.get(one.id) ?? this.facts.length);
+      if (!isFirst) {
+        if (this.facts[at] === one && !this.goneOnes.has(at)) continue;
+        this.numbers.set(one.id, at);
+        if (this.goneOnes.size > 0) this.goneOnes.delete(at);
+      }
       this.facts[at] = one;
-      if (this.goneOnes.size > 0) this.goneOnes.delete(at);
       mark(this.presets, at, one.item === 'preset');
       mark(this.withNevers, at, one.nevers.length > 0);
       touched.push(at);

@@ -9,6 +9,7 @@ import {
   type RuleSources,
 } from '@clever-drawer/core/chests/ruled';
 import type { Condition } from '@clever-drawer/core/rules/condition';
+import { conditionOf, type Rule } from '@clever-drawer/core/rules/rule';
 import type { RuleWorld } from '@clever-drawer/core/rules/evaluate';
 import type { Findings } from '@clever-drawer/core/rules/findings';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
@@ -34,6 +35,8 @@ export interface RuledHere extends Ruled {
 
 // So many facts are made at once; between them the screen gets its turn.
 const AT_ONCE = 500;
+/** So many times as many, and so many more, is told. */
+const MANY = { times: 2, more: 10 };
 const NOTHING: readonly ItemId[] = [];
 
 /** Tells the worker what changes, and keeps what it answers. Changes that come while it works are told of together afterwards. */
@@ -50,6 +53,8 @@ export class RuleKeeper {
   constructor(
     private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change' | 'look' | 'propose'>,
     private readonly failed: (error: unknown) => void,
+    /** Told in words when the catalogue has changed and a rule takes many more, or nothing any more. */
+    private readonly noticed: (words: string) => void = () => undefined,
     /** Waits until the screen has nothing to do. */
     private readonly idle: () => Promise<void> = () => Promise.resolve(),
   ) {}
@@ -71,13 +76,23 @@ export class RuleKeeper {
 
   /** What a drawer would take by a rule that it does not have yet, and what may be wrong with that. */
   async look(drawer: DrawerId, condition: Condition): Promise<Looked> {
-    const { numbers, findings } = await this.worker.look(drawer, condition);
+    const { numbers, findings } = await this.orTell(this.worker.look(drawer, condition));
     return { taken: this.idsOf(numbers), findings };
   }
 
   /** Rules that take some examples and little else, the shortest first. */
   propose(examples: readonly ItemId[]): Promise<readonly ProposedRule[]> {
-    return this.worker.propose(examples);
+    return this.orTell(this.worker.propose(examples));
+  }
+
+  /** A worker that fails is told of, whatever it was asked. */
+  private async orTell<Answer>(answer: PromiseLike<Answer>): Promise<Answer> {
+    try {
+      return await answer;
+    } catch (error) {
+      this.failed(error);
+      throw error;
+    }
   }
 
   private idsOf(numbers: Uint32Array): ItemId[] {
@@ -123,7 +138,8 @@ export class RuleKeeper {
       await this.idle();
     }
     const answers = await this.worker.change(change);
-    const isAnew = this.asked === null;
+    const before = this.asked;
+    const isAnew = before === null;
     this.asked = sources;
     if (answers.length === 0 && !isAnew) return;
     const lists = new Map(isAnew ? [] : this.lists);
@@ -132,9 +148,22 @@ export class RuleKeeper {
       if (sources.state.drawer.get(drawer)?.rule == null) lists.delete(drawer as DrawerId);
       else lists.set(drawer as DrawerId, this.idsOf(numbers));
     }
+    if (before !== null && before.items !== sources.items) this.notice(before, sources, lists);
     this.lists = lists;
     this.ruled = this.ruledNow();
     for (const listener of this.listeners) listener();
+  }
+
+  /** The catalogue is another one, a rule is not: what it takes should not have changed much. */
+  private notice(before: RuleSources, now: RuleSources, lists: ReadonlyMap<DrawerId, readonly ItemId[]>): void {
+    for (const { id, name, rule } of now.state.drawer.values()) {
+      const [old, own] = [this.lists.get(id), lists.get(id)];
+      if (old === undefined || own === undefined || old === own || before.state.drawer.get(id)?.rule !== rule) continue;
+      if (own.length === 0 && old.length > 0)
+        this.noticed(`The rule of ${name} takes nothing any more; before it took ${String(old.length)}.`);
+      else if (own.length >= old.length * MANY.times && own.length - old.length >= MANY.more)
+        this.noticed(`The rule of ${name} takes ${String(own.length)} now; before it took ${String(old.length)}.`);
+    }
   }
 
   private ruledNow(): RuledHere {
@@ -148,7 +177,7 @@ export class RuleKeeper {
     const world = ({ today }: RuleSources): RuleWorld => ({ today, holds });
     return {
       taken: (drawer) => lists.get(drawer) ?? NOTHING,
-      isKnown: (drawer) => lists.has(drawer),
+      isKnown: (drawer) => lists.has(drawer) || isUnreadable(asked?.state.drawer.get(drawer)?.rule ?? null),
       isAnswered: asked !== null,
       why: (drawer, item) => (asked === null ? '' : whyTaken(asked, world(asked), drawer, item)),
       whyNot: (drawer, item) => (asked === null ? '' : whyNot(asked, world(asked), drawer, item)),
@@ -156,6 +185,9 @@ export class RuleKeeper {
     };
   }
 }
+
+/** A rule that can't be read takes nothing, and no answer will come. */
+const isUnreadable = (rule: Rule | null): boolean => rule !== null && conditionOf(rule) === null;
 
 function isSame(one: RuleSources | null, other: RuleSources): boolean {
   if (one === null) return false;

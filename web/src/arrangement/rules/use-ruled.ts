@@ -26,6 +26,7 @@ function keeperFor(computer: ComputerId): RuleKeeper {
       kept = null;
       toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
     },
+    (words) => toast.warning(words),
     whenIdle,
   );
   kept = { computer, keeper };
@@ -90,21 +91,22 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
 /** What a drawer would take by a rule that is being written; null while the first answer is on its way, or nothing is asked. The newest question wins. */
 export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): Looked | null {
   const { id } = useComputer();
-  const [looked, setLooked] = useState<{ readonly of: Condition; readonly looked: Looked } | null>(null);
+  const [looked, setLooked] = useState<Looked | null>(null);
   useEffect(() => {
     if (condition === null || !ruled.isAnswered) return undefined;
     let isLatest = true;
     void keeperFor(id)
       .look(drawer, condition)
       .then((answer) => {
-        if (isLatest) setLooked({ of: condition, looked: answer });
-      });
+        if (isLatest) setLooked(answer);
+      })
+      .catch(() => undefined);
     return () => {
       isLatest = false;
     };
     // Asked again when what rules take has changed: the catalogue, or another drawer.
   }, [id, drawer, condition, ruled]);
-  return condition === null ? null : (looked?.looked ?? null);
+  return condition === null ? null : looked;
 }
 
 /** Rules proposed from examples; null while they are worked out. */
@@ -118,7 +120,8 @@ export function useProposed(examples: readonly ItemId[], isAnswered: boolean): r
       .propose(examples)
       .then((rules) => {
         if (isLatest) setProposed(rules);
-      });
+      })
+      .catch(() => undefined);
     return () => {
       isLatest = false;
     };
