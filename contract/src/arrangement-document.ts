@@ -48,9 +48,11 @@ const line = lazy((value: unknown) =>
 
 type LineSchema = typeof line | typeof secondLine;
 
+const { most, ...olderFields } = documentedFields('drawer');
+
 const drawerOf = (of: LineSchema, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
-    ...documentedFields('drawer'),
+    ...olderFields,
     rule: documentedRule(),
     ...more,
     name: name('the name of a drawer'),
@@ -140,7 +142,7 @@ const withPresets = {
 const newest = object({
   schema: string().oneOf(['clever-drawer/arrangement/4']).required(),
   ...withPresets,
-  chests: chestsOf(line, { never: items() }),
+  chests: chestsOf(line, { never: items(), ...(most === undefined ? {} : { most }) }),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-3.schema.json, which is still read. */

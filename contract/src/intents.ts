@@ -27,6 +27,9 @@ import {
   tray,
 } from './parts.js';
 
+/** The most that a rule may be told to take at most: what a column holds. */
+const MOST_TAKEN = 32_767;
+
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
@@ -68,6 +71,11 @@ export const INTENT_SCHEMAS = {
   }),
   'rename-drawer': object({ kind: kind('rename-drawer'), id: id(), name: name('the name of a drawer') }),
   'set-rule': object({ kind: kind('set-rule'), id: id(), rule: rule() }),
+  'set-most': object({
+    kind: kind('set-most'),
+    id: id(),
+    most: number().strict().integer().min(1).max(MOST_TAKEN).nullable().defined(),
+  }),
   'set-sort': object({ kind: kind('set-sort'), id: id(), sort: sort() }),
   'move-drawer': object({
     kind: kind('move-drawer'),

@@ -21,6 +21,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'move-chest': { id: 'c', before: null },
   'copy-chest': { id: 'c', newId: uuid, name: 'Everyday (2)' },
   'set-sort': { id: 'd', sort: 'vendor' },
+  'set-most': { id: 'd', most: 10 },
   'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },
   place: { drawerId: 'd', pluginIds: ['p'], dividerIds: [], before: 'd/q' },
   arrange: { drawerId: 'd', ids: ['d/p'], by: 'name' },

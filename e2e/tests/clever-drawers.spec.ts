@@ -204,3 +204,23 @@ test('a chest by starter rules; a plugin says why it is in one drawer and not in
   await page.keyboard.press('Escape');
   await takeBack(page, 1);
 });
+
+test('so many at most, the first in the order of the drawer', async ({ page }) => {
+  await clever(page, 'Newest', 'type:reverb');
+  const most = front(page, 'Newest').getByLabel('At most so many by the rule');
+  await most.fill('3');
+  await most.press('Enter');
+  await expect.poll(() => countOf(page, 'Newest')).toBe(3);
+  const names = () => inside(page, 'Newest').getByRole('option').locator('bdi:first-child').allInnerTexts();
+  const first = await names();
+  await front(page, 'Newest').getByLabel('Order of what is in it').selectOption({ label: 'newest first' });
+  await expect.poll(names).not.toEqual(first);
+  expect(await countOf(page, 'Newest')).toBe(3);
+  await label(page, 'Newest').press('Enter');
+  await expect(front(page, 'Newest')).toContainText('newest first · at most 3');
+  await label(page, 'Newest').press('Enter');
+  await most.fill('');
+  await most.press('Enter');
+  await expect.poll(() => countOf(page, 'Newest')).toBeGreaterThan(3);
+  await takeBack(page, 4);
+});

@@ -88,7 +88,8 @@ function workOut<P extends Placed>(
     const plugin = plugins.get(itemId(entry));
     return plugin === undefined ? [] : [{ plugin, name: entry.name ?? plugin.name, by: 'hand', entry }];
   });
-  const byRule = ruleContents(taken, plugins, new Set(byHand.map((one) => one.plugin.id)));
+  const allByRule = ruleContents(taken, plugins, new Set(byHand.map((one) => one.plugin.id)));
+  const byRule = firstOf(allByRule, drawer);
   const sections = sectionsOf(byHand, dividers, byRule);
   if (drawer.sort !== null) {
     const compare = COMPARE_BY[drawer.sort];
@@ -139,6 +140,14 @@ function ruleContents<P extends Placed>(
       return plugin === undefined ? [] : [{ plugin, name: plugin.name, by: 'rule', entry: null }];
     })
     .sort((a, b) => (ranks.get(a.plugin.id) ?? 0) - (ranks.get(b.plugin.id) ?? 0));
+}
+
+/** The first of what a rule takes, in the order of the drawer, where it takes only so many. */
+function firstOf<P extends Placed>(byRule: Content<P>[], { most = null, sort }: Drawer): Content<P>[] {
+  if (most === null || byRule.length <= most) return byRule;
+  if (sort === null) return byRule.slice(0, most);
+  const compare = COMPARE_BY[sort];
+  return [...byRule].sort((a, b) => compare(a.plugin, b.plugin)).slice(0, most);
 }
 
 /** Each one's place in the order of names: sorted once, however many drawers are filled. */

@@ -36,6 +36,7 @@ type DrawerIntent =
     }
   | { kind: 'rename-drawer'; id: DrawerId; name: string }
   | { kind: 'set-rule'; id: DrawerId; rule: Rule | null }
+  | { kind: 'set-most'; id: DrawerId; most: number | null }
   | { kind: 'set-sort'; id: DrawerId; sort: DrawerSort | null }
   | { kind: 'move-drawer'; id: DrawerId; chestId: ChestId; parentId: DrawerId | null; before: DrawerId | null }
   | { kind: 'copy-drawer'; id: DrawerId; newId: DrawerId; chestId: ChestId; parentId: DrawerId | null }

@@ -16,6 +16,7 @@ export interface DrawerPlan {
   readonly name: string;
   readonly rule: Rule | null;
   readonly sort: DrawerSort | null;
+  readonly most?: number | null;
   readonly lines: readonly PlannedLine[];
   /** What its rule never takes. */
   readonly never?: readonly ItemParts[];
@@ -30,9 +31,9 @@ export function layOutDrawers(
   newDrawerId: () => DrawerId,
 ): Edit[] {
   const orders = keysBefore([], null, plans.length);
-  return plans.flatMap(({ name, rule, sort, lines, never = [], inner }, index): Edit[] => {
+  return plans.flatMap(({ name, rule, sort, most = null, lines, never = [], inner }, index): Edit[] => {
     const id = newDrawerId();
-    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort };
+    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort, most };
     return [
       { of: 'drawer', id, before: null, after: drawer },
       ...layOutLines(id, lines),

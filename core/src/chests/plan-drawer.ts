@@ -20,7 +20,14 @@ const changed = (before: Drawer, after: Drawer): Edit => ({ of: 'drawer', id: be
 
 /** Drawers: made, named, given rules and sorting, moved and copied with all that they hold, deleted. */
 export const DRAWER_PLANNERS: Planners<
-  'make-drawer' | 'rename-drawer' | 'set-rule' | 'set-sort' | 'move-drawer' | 'copy-drawer' | 'delete-drawer'
+  | 'make-drawer'
+  | 'rename-drawer'
+  | 'set-rule'
+  | 'set-most'
+  | 'set-sort'
+  | 'move-drawer'
+  | 'copy-drawer'
+  | 'delete-drawer'
 > = {
   'make-drawer': {
     names: itsPlugins,
@@ -32,7 +39,7 @@ export const DRAWER_PLANNERS: Planners<
       const circle = circleWords(state, id, name, rule);
       if (circle !== null) return refuse(circle);
       const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null };
+      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null, most: null };
       const entries = fileInto(state, drawer, pluginIds, nameOf);
       const label = `new drawer ${name}${entries.length === 0 ? '' : ` with ${count(entries.length)}`}`;
       return planned(label, [{ of: 'drawer', id, before: null, after: drawer }, ...entries]);
@@ -60,6 +67,20 @@ export const DRAWER_PLANNERS: Planners<
           ? `take the rule off ${before.name}`
           : `${before.rule === null ? 'a' : 'another'} rule for ${before.name}`;
       return planned(label, [changed(before, { ...before, rule })]);
+    },
+  },
+
+  'set-most': {
+    names: nothing,
+    plan: (state, { id, most }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      if ((before.most ?? null) === most) return refuse(UNCHANGED);
+      const label =
+        most === null
+          ? `let the rule of ${before.name} take all`
+          : `let the rule of ${before.name} take ${String(most)} at most`;
+      return planned(label, [changed(before, { ...before, most })]);
     },
   },
 

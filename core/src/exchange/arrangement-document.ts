@@ -48,7 +48,7 @@ export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'sch
   readonly schema: ThirdSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
 }
-type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'drawers'> & {
+type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'drawers'> & {
   readonly drawers: readonly ThirdDrawerDocument[];
 };
 
@@ -66,7 +66,7 @@ export interface SecondArrangementDocument extends Omit<
     readonly plugins: readonly PluginId[];
   }[];
 }
-type SecondDrawerDocument = Documented<typeof DRAWER> & {
+type SecondDrawerDocument = Omit<Documented<typeof DRAWER>, 'most'> & {
   readonly lines: readonly (
     ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string }
   )[];
@@ -130,6 +130,7 @@ export function newestForm(document: AnyArrangementDocument): ArrangementDocumen
 function fromThird(document: ThirdArrangementDocument): ArrangementDocument {
   const drawer = (one: ThirdDrawerDocument): DrawerDocument => ({
     ...one,
+    most: null,
     never: [],
     drawers: one.drawers.map(drawer),
   });

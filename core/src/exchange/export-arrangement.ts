@@ -44,6 +44,7 @@ export function exportArrangement(
   const names = namedDrawers([...state.drawer.values()]);
   const drawer = (one: Drawer): DrawerDocument => ({
     ...documentedFields(DRAWER, one),
+    most: one.most ?? null,
     rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
     never: neversIn(state, one.id).map(item),
     lines: linesIn(state, one).map((line) =>

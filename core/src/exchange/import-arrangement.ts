@@ -84,6 +84,7 @@ export function planImport(
     name: drawer.name,
     rule: drawer.rule,
     sort: drawer.sort,
+    most: drawer.most ?? null,
     lines: drawer.lines.flatMap(line),
     never: drawer.never.filter((one) => known.has(one.plugin)).map(partsOf),
     inner: drawer.drawers.map(drawerPlan),

@@ -2,6 +2,7 @@ import { applyEdits, inverse } from '../../src/chests/edit';
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
 import { drawersIn, entriesIn } from '../../src/chests/look-up';
 import { contentsOfDrawers } from '../../src/chests/drawer-contents';
+import type { Intent } from '../../src/chests/intent';
 import { ruledOf } from '../../src/chests/ruled';
 import { planChange } from '../../src/chests/plan-change';
 import { workOutChest } from '../../src/chests/work-out-chest';
@@ -98,6 +99,33 @@ describe('a clever drawer', () => {
       ['Twice Told', 'hand'],
       ['Slapboard', 'rule'],
     ]);
+  });
+});
+
+describe('a rule that takes so many at most', () => {
+  it('takes the first in the order of the drawer, and what is in it by hand is not counted', () => {
+    const items = new Map(
+      PLUGINS.map((plugin, loads) => [plugin.id as ItemId, { ...plugin, loads, arrivedAt: '' }] as const),
+    );
+    const held = (...more: Intent[]): (string | undefined)[] => {
+      const state = after(start, drawer('Few', null, ['copper', 'vestry', 'twice', 'slap']), ...more);
+      const ruled = ruledOf({ state, items, traits: new Map(), presets: false, today: '2026-11-25' });
+      return (
+        contentsOfDrawers(state, items, ruled)
+          .get('Few')
+          ?.map(({ plugin }) => plugin.name) ?? []
+      );
+    };
+    const most: Intent = { kind: 'set-most', id: d('Few'), most: 2 };
+    expect(held()).toHaveLength(4);
+    expect(held(most)).toEqual(['Copper EQ', 'Slapboard']);
+    expect(held(most, { kind: 'set-sort', id: d('Few'), sort: 'loads' })).toEqual(['Slapboard', 'Twice Told']);
+    expect(held(most, { kind: 'file', drawerIds: [d('Few')], pluginIds: ids('Slapboard') })).toEqual([
+      'Slapboard',
+      'Copper EQ',
+      'Twice Told',
+    ]);
+    expect(refusal(after(start, drawer('Few', null, ['slap']), most), most)).toBe('Nothing to change.');
   });
 });
 

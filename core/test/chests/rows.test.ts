@@ -26,7 +26,11 @@ describe('kinds of rows', () => {
 describe('rows of older forms', () => {
   const OLD: readonly [RowKind, object, object][] = [
     ['chest', { id: 'c', name: 'Everyday', order: 'a0' }, { slots: null }],
-    ['drawer', { id: 'S', chestId: 'c', parentId: null, name: 'Space', order: 'a0', rule: null }, { sort: null }],
+    [
+      'drawer',
+      { id: 'S', chestId: 'c', parentId: null, name: 'Space', order: 'a0', rule: null },
+      { sort: null, most: null },
+    ],
     ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
     ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],
     ['slot', { id: 'l/1', laneId: 'l', kind: 'insert', order: 'a0', pluginId: null, buildId: null }, { preset: null }],

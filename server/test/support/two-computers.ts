@@ -109,6 +109,7 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   await change({ ...drawer, id: own(11), name: 'Halls', parentId: own(10) });
   const words = ['echo', 'plate'];
   await change({ ...drawer, id: own(12), name: 'By word', rule: { kind: 'keywords', words } });
+  await change({ kind: 'set-most', id: own(12), most: 20 });
   await change({ kind: 'never-in', drawerId: own(12), pluginIds: [id(extra)] });
   await change({ kind: 'set-sort', id: own(11), sort: 'name' });
   await change({ kind: 'file', drawerIds: [own(10)], pluginIds: [id('Copper EQ'), id('Vestry Plate'), id(tail)] });

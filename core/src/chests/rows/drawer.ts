@@ -1,7 +1,7 @@
 import type { ChestId, DrawerId } from '../../ids.js';
 import type { Rule } from '../../rules/rule.js';
 import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
-import { NAME_LENGTH, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
+import { NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
 
 /** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
 export interface Drawer {
@@ -15,6 +15,8 @@ export interface Drawer {
   readonly rule: Rule | null;
   /** How its entries are sorted for good; null leaves them in the order given by hand. */
   readonly sort: DrawerSort | null;
+  /** How many its rule takes at most, the first in its order; null or absent for all. What is in it by hand is not counted. */
+  readonly most?: number | null;
 }
 
 /** Drawers as rows. */
@@ -29,9 +31,13 @@ export const DRAWER = rowKind<Drawer>()({
     order: text,
     rule: orNull(rule),
     sort: orNull(oneOf(DRAWER_SORTS)),
+    most: orNull(number),
   },
   refersTo: { chestId: 'chest', parentId: 'drawer' },
   indexes: [{ columns: ['chestId'], unique: false }],
-  upgrades: [{ to: 2, upgrade: (row) => ({ sort: null, ...row }) }],
-  documented: ['name', 'rule', 'sort'],
+  upgrades: [
+    { to: 2, upgrade: (row) => ({ sort: null, ...row }) },
+    { to: 4, upgrade: (row) => ({ most: null, ...row }) },
+  ],
+  documented: ['name', 'rule', 'sort', 'most'],
 });

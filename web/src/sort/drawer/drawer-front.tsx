@@ -80,6 +80,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   const notes = [
     ...(inner === null ? [] : [`${String(inner.plugins)} in ${counted(inner.drawers, 'inner drawer')}`]),
     ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
+    ...(drawer.rule === null || drawer.most == null ? [] : [`at most ${String(drawer.most)}`]),
   ];
   return (
     <section

@@ -1,7 +1,8 @@
 import memoizeOne from 'memoize-one';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { entriesIn, neversIn } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -44,6 +45,7 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
         />
       )}
       <Exceptions drawer={drawer} state={state} catalogue={catalogue} changes={changes} />
+      <Order drawer={drawer} changes={changes} />
       <div className={styles.text}>
         <Form.Label className={styles.lead} htmlFor={`${id}-text`}>
           as text
@@ -79,6 +81,60 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
   );
 }
 
+/** In which order it stands, and how many the rule takes at most: "most loaded first, at most 10". */
+function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const kept = drawer.most == null ? '' : String(drawer.most);
+  const save = (): void => {
+    const most = typed === null || typed.trim() === '' ? null : Math.round(Number(typed));
+    setTyped(null);
+    if (most === (drawer.most ?? null) || (most !== null && !(most >= 1 && most <= MOST_TAKEN))) return;
+    void changes.make({ kind: 'set-most', id: drawer.id, most });
+  };
+  const handlers: KeyHandlers<'rule'> = { save, drop: typed === null ? null : () => setTyped(null) };
+  return (
+    <div className={styles.side}>
+      <span className={styles.lead}>order</span>
+      <div className={styles.parts}>
+        <Form.Select
+          size="sm"
+          className={styles.short}
+          aria-label="Order of what is in it"
+          value={drawer.sort ?? ''}
+          onChange={(event) => {
+            const sort = DRAWER_SORTS.find((one) => one === event.target.value) ?? null;
+            void changes.make({ kind: 'set-sort', id: drawer.id, sort });
+          }}
+        >
+          <option value="">by hand, then by name</option>
+          {DRAWER_SORTS.map((sort) => (
+            <option key={sort} value={sort}>
+              {DRAWER_SORT_LABELS[sort]}
+            </option>
+          ))}
+        </Form.Select>
+        <label className={styles.joined}>
+          <span className="quiet">at most</span>
+          <Form.Control
+            size="sm"
+            className={styles.number}
+            inputMode="numeric"
+            autoComplete="off"
+            placeholder="all"
+            aria-label="At most so many by the rule"
+            value={typed ?? kept}
+            isInvalid={typed !== null && typed.trim() !== '' && !/^[1-9]\d{0,4}$/.test(typed.trim())}
+            onChange={(event) => setTyped(event.target.value)}
+            onBlur={save}
+            onKeyDown={(event) => takeKey('rule', event, handlers)}
+          />
+        </label>
+      </div>
+    </div>
+  );
+}
+
+const MOST_TAKEN = 32_767;
 const MOST_SHOWN = 12;
 
 /** What stands in it by hand whatever its rule says, and what never does. */
