@@ -1,5 +1,6 @@
 import { arrangementOf, type Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ruledOf, type RuleSources } from '@clever-drawer/core/chests/ruled';
+import { ruledOf } from '@clever-drawer/core/chests/ruled';
+import type { RuleSources } from '@clever-drawer/core/chests/rule-sources';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Entry } from '@clever-drawer/core/chests/rows/entry';
 import { asId, type ItemId } from '@clever-drawer/core/ids';

@@ -1,6 +1,6 @@
 import type { DrawerId } from '../ids.js';
 import { termsOf, type Condition } from '../rules/condition.js';
-import { circleOf } from '../rules/rule-book.js';
+import { circleOf } from '../rules/rule-order.js';
 import { conditionOf, type Rule } from '../rules/rule.js';
 import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';

@@ -4,6 +4,7 @@ import { RuleColumns } from './columns.js';
 import { termsOf, type Condition } from './condition.js';
 import { meets, type RuleWorld } from './evaluate.js';
 import type { RuleFacts } from './rule-facts.js';
+import { drawersIn, inOrder } from './rule-order.js';
 
 /** A rule, and what of the world it looks at. */
 interface Ruling {
@@ -16,7 +17,7 @@ function rulingOf(condition: Condition): Ruling {
   const terms = termsOf(condition);
   return {
     condition,
-    drawers: terms.flatMap((term) => (term.kind === 'drawer' ? [term.id] : [])),
+    drawers: drawersIn(condition),
     isTimed: terms.some((term) => term.kind === 'recent'),
   };
 }
@@ -263,46 +264,3 @@ const isSame = (a: Bits, b: Bits): boolean => {
   const [short, long] = a.length < b.length ? [a, b] : [b, a];
   return short.every((word, at) => word === long[at]) && long.subarray(short.length).every((word) => word === 0);
 };
-
-/** Drawers so that each comes after those that its rule looks at. */
-function inOrder(rules: ReadonlyMap<string, Ruling>): string[] {
-  const order: string[] = [];
-  const seen = new Set<string>();
-  for (const first of rules.keys()) {
-    // Without calls in calls: a chain of a thousand drawers is no danger to it.
-    const path: { drawer: string; next: string[] }[] = [];
-    const enter = (drawer: string): void => {
-      if (seen.has(drawer) || !rules.has(drawer)) return;
-      seen.add(drawer);
-      path.push({ drawer, next: [...(rules.get(drawer)?.drawers ?? [])] });
-    };
-    enter(first);
-    for (let top = path.at(-1); top !== undefined; top = path.at(-1)) {
-      const next = top.next.pop();
-      if (next !== undefined) enter(next);
-      else order.push(path.pop()?.drawer ?? '');
-    }
-  }
-  return order;
-}
-
-const drawersIn = (condition: Condition | undefined): string[] =>
-  condition === undefined ? [] : termsOf(condition).flatMap((term) => (term.kind === 'drawer' ? [term.id] : []));
-
-/** The circle that a drawer's new rule would close, from the drawer to itself; null when there is none. */
-export function circleOf(rules: ReadonlyMap<string, Condition>, drawer: string, condition: Condition): string[] | null {
-  const from = new Map<string, string>();
-  const waiting = drawersIn(condition).map((id) => [id, drawer] as const);
-  for (let step = waiting.shift(); step !== undefined; step = waiting.shift()) {
-    const [id, before] = step;
-    if (from.has(id)) continue;
-    from.set(id, before);
-    if (id === drawer) {
-      const circle = [drawer];
-      for (let at = from.get(drawer); at !== undefined && at !== drawer; at = from.get(at)) circle.unshift(at);
-      return [drawer, ...circle];
-    }
-    waiting.push(...drawersIn(rules.get(id)).map((next) => [next, id] as const));
-  }
-  return null;
-}

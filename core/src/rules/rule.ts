@@ -2,7 +2,8 @@ import { several, type Condition } from './condition.js';
 import { KEPT_DRAWERS, type DrawerNames } from './drawer-names.js';
 import { conditionInWords } from './in-words.js';
 import { printRule } from './print.js';
-import { readRule, type RuleProblem } from './read.js';
+import { readRule } from './read.js';
+import type { RuleProblem } from './read-problems.js';
 
 /** The rule of a clever drawer as text (see docs/rules.md); other drawers stand in it by their ids. */
 export interface WrittenRule {

@@ -7,7 +7,8 @@ import { compareVersions, dayBefore, meets, meetsTerm, type RuleWorld } from '..
 import { explain } from '../../src/rules/explain';
 import { readRule } from '../../src/rules/read';
 import { RuleColumns } from '../../src/rules/columns';
-import { circleOf, RuleBook } from '../../src/rules/rule-book';
+import { RuleBook } from '../../src/rules/rule-book';
+import { circleOf } from '../../src/rules/rule-order';
 import type { RuleFacts } from '../../src/rules/rule-facts';
 import { asId, type ItemId } from '../../src/ids';
 import { anyCatalogue, anyCondition, anyFacts, plugin } from './random-rules';

@@ -1,7 +1,8 @@
 import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asksPresets, ruledOf, type Askable, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { asksPresets, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { revisionsOf } from './studio-store.js';
 

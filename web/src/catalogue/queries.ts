@@ -5,7 +5,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
-import type { Traits } from '@clever-drawer/core/chests/ruled';
+import type { Traits } from '@clever-drawer/core/chests/rule-sources';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';

@@ -1,13 +1,7 @@
 import type { Remote } from 'comlink';
-import {
-  reasonFor,
-  ruleChange,
-  ruleFactsOf,
-  whyNot,
-  whyTaken,
-  type Ruled,
-  type RuleSources,
-} from '@clever-drawer/core/chests/ruled';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
+import { ruleChange, ruleFactsOf, type RuleSources } from '@clever-drawer/core/chests/rule-sources';
+import { reasonFor, whyNot, whyTaken } from '@clever-drawer/core/chests/why-ruled';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { conditionOf, type Rule } from '@clever-drawer/core/rules/rule';
 import type { RuleWorld } from '@clever-drawer/core/rules/evaluate';

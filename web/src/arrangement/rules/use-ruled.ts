@@ -3,7 +3,7 @@ import memoizeOne from 'memoize-one';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asksPresets, asksTraits, needsTraits, type Traits } from '@clever-drawer/core/chests/ruled';
+import { asksPresets, asksTraits, needsTraits, type Traits } from '@clever-drawer/core/chests/rule-sources';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';

@@ -1,7 +1,7 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
-import { drawersLookingAt } from '@clever-drawer/core/chests/ruled';
+import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';

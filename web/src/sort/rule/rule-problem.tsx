@@ -1,4 +1,4 @@
-import type { RuleProblem as Problem } from '@clever-drawer/core/rules/read';
+import type { RuleProblem as Problem } from '@clever-drawer/core/rules/read-problems';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './rule.module.css';
 

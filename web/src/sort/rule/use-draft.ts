@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
-import type { RuleProblem } from '@clever-drawer/core/rules/read';
+import type { RuleProblem } from '@clever-drawer/core/rules/read-problems';
 import { conditionOf, ruleAsText, ruleOf, typedRule } from '@clever-drawer/core/rules/rule';
 import type { Changes } from '../../arrangement/changes';
 
