@@ -70,15 +70,18 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   });
   useEffect(() => keepVisit(computer.id, 'sort', addressOf(view)), [computer.id, view]);
 
-  // What is left to file is known when the rules have been asked.
+  const beginQueue = (): void => {
+    subject.selectElsewhere(null);
+    setAbout(null);
+    setQueue(toFileQueue(catalogue, listed.places, seenAt));
+  };
+  // What is left to file is known when the rules have been asked; until then the wish waits.
   const [asksToFile, setAsksToFile] = useState(false);
   const { isAnswered } = ruled;
   useEffect(() => {
     if (!asksToFile || !isAnswered) return;
     setAsksToFile(false);
-    subject.selectElsewhere(null);
-    setAbout(null);
-    setQueue(toFileQueue(catalogue, listed.places, seenAt));
+    beginQueue();
     // Once for each time that it is asked.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asksToFile, isAnswered]);
@@ -119,7 +122,8 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
       // All about the one before does not stay below the next.
       if (id !== waiting && about !== null && pluginOfItem(about) !== id) setAbout(null);
     },
-    workThrough: (): void => setAsksToFile(true),
+    // At once where it can be: the next key is for what it shows.
+    workThrough: (): void => (isAnswered ? beginQueue() : setAsksToFile(true)),
     leaveQueue: (): void => {
       setQueue(null);
       setWaiting(null);

@@ -86,7 +86,8 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
   const [typed, setTyped] = useState<string | null>(null);
   const kept = drawer.most == null ? '' : String(drawer.most);
   const save = (): void => {
-    const most = typed === null || typed.trim() === '' ? null : Math.round(Number(typed));
+    if (typed === null) return;
+    const most = typed.trim() === '' ? null : Math.round(Number(typed));
     setTyped(null);
     if (most === (drawer.most ?? null) || (most !== null && !(most >= 1 && most <= MOST_TAKEN))) return;
     void changes.make({ kind: 'set-most', id: drawer.id, most });
