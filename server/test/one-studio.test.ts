@@ -22,10 +22,11 @@ const rowsIn = (form: Form, table: string): readonly FormRow[] => form.tables[ta
 const idOf = (name: string): string => String(rowsIn(old, 'computer').find((row) => row.name === name)?.id);
 const of = (name: string, table: string): FormRow[] =>
   rowsIn(old, table).filter((row) => row.computerId === idOf(name));
-/** A row as it is now, without what a later form invented. */
+const INVENTED = ['preset', 'most'] as const;
+/** A row as it is now, without what later forms invented and left empty. */
 const found = (table: string, id: unknown): FormRow | undefined => {
   const row = rowsIn(now, table).find((one) => one.id === id);
-  return row?.preset === null ? without(row, 'preset') : row;
+  return row === undefined ? row : without(row, ...INVENTED.filter((field) => row[field] === null));
 };
 /** The id of a plugin as the computer of this name had it. */
 const pluginOf = (computer: string, name: string): unknown =>
