@@ -101,6 +101,7 @@ test('where no drawer suggests itself, a new one is proposed by name', async ({ 
   await page.getByLabel('Name', { exact: true }).fill('Bare');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('button', { name: 'Bare', exact: true })).toBeVisible();
+  await saved(page);
   await page.keyboard.press('t');
   const offer = page.getByRole('button', { name: /^New drawer \S/ });
   for (let times = 0; times < 12 && (await offer.count()) < 2; times++) await page.keyboard.press('ArrowRight');
