@@ -55,6 +55,9 @@ test('while the rule is written its result is shown; Esc goes back, Enter keeps,
   await expect(label(page, 'Halls')).toHaveAttribute('aria-label', new RegExp(`^Halls, ${String(plates)} plugin`));
   await text(page, 'Halls').press('Escape');
   await expect.poll(() => countOf(page, 'Halls')).toBe(plates);
+  // With nothing to drop Esc leads out of the field, so that the keys of the page are keys again.
+  await text(page, 'Halls').press('Escape');
+  await expect(label(page, 'Halls')).toBeFocused();
   await text(page, 'Halls').fill('plate or type:reverb');
   await text(page, 'Halls').press('End');
   await page.keyboard.type(' or type:revreb');

@@ -142,7 +142,7 @@ export const KEYS = {
   },
   rule: {
     save: key('Enter', 'put the rule in force'),
-    drop: key('Escape', 'back to the rule in force'),
+    drop: key('Escape', 'back to the rule in force, then out of it'),
   },
   waiting: {
     take: key('Enter', 'file into the marked drawer, and on to the next'),

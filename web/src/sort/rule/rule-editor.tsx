@@ -16,6 +16,7 @@ import type { ChosenCatalogue } from '../../catalogue/queries';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { PlainButton } from '../../parts/plain-button';
+import { focusFront } from '../drawer/drawer-actions';
 import { RuleProblem } from './rule-problem';
 import { RuleSentence } from './rule-sentence';
 import type { Draft } from './use-draft';
@@ -33,7 +34,11 @@ interface Props {
 /** The rule of an open drawer, in two ways that show the same: a sentence of parts, and text. */
 export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }: Props) {
   const id = useId();
-  const handlers: KeyHandlers<'rule'> = { save: draft.save, drop: draft.isOpen ? draft.drop : null };
+  const handlers: KeyHandlers<'rule'> = {
+    save: draft.save,
+    // With nothing to drop it leads out of the field.
+    drop: draft.isOpen ? draft.drop : () => focusFront(drawer.id),
+  };
   return (
     <section className={styles.editor} aria-label={`The rule of ${drawer.name}`}>
       {draft.condition !== null && (
@@ -92,7 +97,8 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
     if (most === (drawer.most ?? null) || (most !== null && !(most >= 1 && most <= MOST_TAKEN))) return;
     void changes.make({ kind: 'set-most', id: drawer.id, most });
   };
-  const handlers: KeyHandlers<'rule'> = { save, drop: typed === null ? null : () => setTyped(null) };
+  const drop = (): void => (typed === null ? focusFront(drawer.id) : setTyped(null));
+  const handlers: KeyHandlers<'rule'> = { save, drop };
   return (
     <div className={styles.side}>
       <span className={styles.lead}>order</span>
