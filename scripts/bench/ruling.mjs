@@ -8,7 +8,12 @@ const TODAY = '2026-11-25';
 export async function benchRules() {
   const { RuleBook } = await load('core/dist/rules/rule-book.js');
   const { several } = await load('core/dist/rules/condition.js');
+  const { ruleFactsOf } = await load('core/dist/chests/rule-sources.js');
+  const { emptyArrangement } = await load('core/dist/chests/arrangement.js');
+  const { findingsOf } = await load('core/dist/rules/findings.js');
   const { studioPlugins } = await load('demo/dist/studio.js');
+  const sources = { state: emptyArrangement(), items: new Map(), traits: new Map(), presets: false, today: TODAY };
+  const factsOf = (id, name, vendor) => ruleFactsOf({ id, name, vendor }, sources);
   const made = studioPlugins();
   const facts = Array.from({ length: PLUGINS }, (_, index) => {
     const one = made[index % made.length];
@@ -55,6 +60,29 @@ export async function benchRules() {
     oneRule.push(timed(() => book.change({ rules: [[`rule-${round}`, rules[RULES - 1 - round][1]]] })));
   }
   tell(`one changed plugin against ${RULES} rules`, middle(onePlugin), 'all of it', middle(fullTimes));
+  // What the worker does with each letter of a rule that is being written: what it takes, and what may be wrong with it.
+  for (const [size, limit] of [
+    [PLUGINS, 200],
+    [PLUGINS / 10, 50],
+  ]) {
+    const some = new RuleBook();
+    some.change({ facts: facts.slice(0, size), rules, today: TODAY });
+    const looks = [];
+    for (let round = 0; round < ROUNDS * 4; round++) {
+      const [, condition] = rules[round];
+      const typed = several('any', [
+        condition,
+        { kind: 'words', field: 'name', words: words[round].slice(0, 2), match: 'begun' },
+      ]);
+      looks.push(
+        timed(() => {
+          some.tried('rule-0', typed);
+          findingsOf(some, typed, 'rule-0');
+        }),
+      );
+    }
+    tell(`a rule looked at while it is written, ${size} plugins and ${RULES} rules`, middle(looks), 'the limit', limit);
+  }
   tell(`one changed rule against ${PLUGINS} plugins`, middle(oneRule), 'all of it', middle(fullTimes));
 }
 
@@ -63,35 +91,3 @@ function timed(work) {
   work();
   return performance.now() - start;
 }
-
-const factsOf = (id, name, vendor) => ({
-  id,
-  item: 'plugin',
-  names: [name],
-  vendor,
-  tags: [],
-  description: null,
-  presets: [],
-  role: null,
-  roleGrade: 'unknown',
-  types: [],
-  typeGrade: 'unknown',
-  formats: [],
-  processors: [],
-  versions: [],
-  builds: 1,
-  inputs: null,
-  outputs: null,
-  sidechain: null,
-  notesIn: null,
-  notesOut: null,
-  trays: [],
-  drawers: [],
-  nevers: [],
-  arrivedAt: '2026-11-01T10:00:00.000Z',
-  loads: 0,
-  lastLoad: null,
-  ways: [],
-  aside: false,
-  here: true,
-});

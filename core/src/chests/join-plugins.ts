@@ -62,14 +62,17 @@ function takeEntries(state: Arrangement, others: readonly PluginId[], to: Plugin
   return [...edits.values()];
 }
 
-/** What the rule of a drawer never takes, it takes under no other id either. */
+/** What the rule of a drawer never takes, it takes under no other id either; but what one of them is by hand wins. */
 function takeNevers(state: Arrangement, others: readonly PluginId[], to: PluginId): Edit[] {
   const own = [...state.neverIn.values()].filter((row) => others.includes(row.pluginId));
   const edits = own.map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null }));
   const made = new Set<string>();
   for (const row of own) {
     const after = { ...row, id: neverInId(row.drawerId, itemId({ ...row, pluginId: to })), pluginId: to };
-    if (state.neverIn.has(after.id) || made.has(after.id)) continue;
+    const isAlways = [to, ...others].some((id) =>
+      state.entry.has(entryId(row.drawerId, itemId({ ...row, pluginId: id }))),
+    );
+    if (isAlways || state.neverIn.has(after.id) || made.has(after.id)) continue;
     made.add(after.id);
     edits.push({ of: 'neverIn', id: after.id, before: null, after });
   }

@@ -36,7 +36,8 @@ export function whyNot(sources: RuleSources, world: RuleWorld, drawer: DrawerId,
   if (condition === null) return 'The drawer has no rule, and it was not put in by hand.';
   if (facts.item === 'preset' && !speaksOfItems(condition)) return 'The rule takes plugins, and this is a preset.';
   const { holds, because } = explain(condition, facts, world);
-  if (holds) return '';
+  if (holds)
+    return row?.most == null ? '' : `The rule takes it, but only the first ${String(row.most)} stand in the drawer.`;
   const names = namesIn(sources.state.drawer);
   const words = (one: (typeof because)[number]): string => {
     const { asks, value } = partWords(one.term, names);

@@ -20,21 +20,23 @@ export const KEPT_DRAWERS: DrawerNames = {
 /** For rules of elsewhere: whatever a drawer is called there, it may be here. */
 export const ANY_DRAWERS: DrawerNames = { all: [], find: (name) => name, nameOf: (id) => id };
 
-/** Drawers under their names; of several that are called alike the first. */
+/** Drawers under their names, without regard to case and kinds of blanks; of several that are called alike the first. */
 export function namedDrawers(drawers: readonly { readonly id: string; readonly name: string }[]): DrawerNames {
   const byId = new Map(drawers.map(({ id, name }) => [id, name]));
-  const byName = new Map([...drawers].reverse().map(({ id, name }) => [name.toLowerCase(), id]));
+  const byName = new Map([...drawers].reverse().map(({ id, name }) => [plain(name), id]));
   return {
-    all: drawers.map(({ name }) => name),
-    find: (name) =>
-      byName.get(name.toLowerCase()) ?? (byId.has(name.slice(KEPT.length)) ? name.slice(KEPT.length) : null),
+    all: [...new Set(drawers.map(({ name }) => name))],
+    find: (name) => byName.get(plain(name)) ?? (byId.has(name.slice(KEPT.length)) ? name.slice(KEPT.length) : null),
     nameOf: (id) => {
       const name = byId.get(id);
       // Two of one name: the second is written by its id, so that what is read back is the same.
-      return name === undefined ? null : byName.get(name.toLowerCase()) === id ? name : KEPT + id;
+      return name === undefined ? null : byName.get(plain(name)) === id ? name : KEPT + id;
     },
   };
 }
+
+// A rule is read with blanks of every kind as plain ones.
+const plain = (name: string): string => name.toLowerCase().replace(/\s/g, ' ');
 
 const SHOWN = 60;
 /** A name as a message shows it. */

@@ -55,7 +55,7 @@ const FLAGS = {
   aside: 'set aside',
   here: 'on this computer',
   tagged: 'tagged',
-  sidechain: 'with sidechain',
+  sidechain: 'sidechain',
   'notes-in': 'MIDI in',
   'notes-out': 'MIDI out',
 } as const;
@@ -108,7 +108,7 @@ export const FIELDS = {
   loaded: { kind: 'date', label: 'last loaded' },
   is: {
     kind: 'flag',
-    label: 'is',
+    label: 'is or has',
     values: Object.entries(FLAGS).map(([flag, label]) => ({ value: flag, label })),
   },
 } as const satisfies Readonly<Record<string, FieldSpec>>;

@@ -1,7 +1,7 @@
 /** Rules as people say them: on fronts, for reasons, for the parts of a sentence. */
-import { isTerm, termsOf, type Comparison, type Condition, type Term } from './condition.js';
+import { isTerm, several, type Comparison, type Condition, type Term } from './condition.js';
 import type { DrawerNames } from './drawer-names.js';
-import { FIELDS, GRADE_LABELS, valueLabel } from './fields.js';
+import { FIELDS, GRADE_LABELS, valueLabel, type Flag } from './fields.js';
 
 /** A part of a rule: what is asked, and the value of it ("type", "reverb"). */
 export interface PartWords {
@@ -23,6 +23,9 @@ const BY_DAY: Readonly<Record<Comparison, string>> = {
   '>': 'after ',
   '>=': 'since ',
 };
+
+/** What a plugin has, where others say what it is. */
+const HAD: ReadonlySet<Flag> = new Set<Flag>(['sidechain', 'notes-in', 'notes-out']);
 
 /** A term in two parts: "word" and "hall", "type" and "reverb, at least likely". */
 export function partWords(term: Term, drawers: DrawerNames): PartWords {
@@ -47,7 +50,7 @@ export function partWords(term: Term, drawers: DrawerNames): PartWords {
       };
     }
     case 'flag':
-      return { asks: 'is', value: valueLabel('is', term.flag) };
+      return { asks: HAD.has(term.flag) ? 'has' : 'is', value: valueLabel('is', term.flag) };
     case 'number':
       return { asks: FIELDS[term.field].label, value: COMPARED[term.is] + term.value };
     case 'day':
@@ -79,10 +82,9 @@ export function sentenceOf(condition: Condition): Sentence {
 
 /** The rule of a sentence; null when nothing is said. */
 export function ofSentence({ takes, joined, leavesOut }: Sentence): Condition | null {
-  const taken: Condition[] = joined === 'any' && takes.length > 1 ? [{ kind: 'any', of: takes }] : [...takes];
+  const taken = takes.length === 0 ? [] : [several(joined, takes)];
   const all = [...taken, ...leavesOut.map((of): Condition => ({ kind: 'not', of }))];
-  const [only] = all;
-  return only === undefined ? null : all.length === 1 ? only : { kind: 'all', of: all };
+  return all.length === 0 ? null : several('all', all);
 }
 
 /** A rule in words, as it stands on a front: "hall or plate in the name, or type reverb; not role tool". */
@@ -117,6 +119,3 @@ function listed(parts: readonly string[], joiner: string): string {
   const [last = '', ...rest] = [...parts].reverse();
   return rest.length === 0 ? last : `${rest.reverse().join(', ')}${joiner}${last}`;
 }
-
-/** How many things a rule asks. */
-export const askedCount = (condition: Condition): number => termsOf(condition).length;

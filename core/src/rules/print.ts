@@ -48,6 +48,7 @@ function printWords({ field, words, match }: WordsTerm): string {
   return front + quote(words);
 }
 
-function quote(text: string, before = '', after = ''): string {
+/** A text in quotes, whatever is in it; `before` and `after` are signs of the grammar within the quotes. */
+export function quote(text: string, before = '', after = ''): string {
   return `"${before}${text.replace(/["\\]/g, '\\$&')}${after}"`;
 }

@@ -22,6 +22,7 @@ import {
 } from './fields.js';
 import { parse } from './grammar.generated.js';
 import { exampleOf, expected, nearest, problemOf, type RuleProblem } from './read-problems.js';
+import { quote } from './print.js';
 import { trimmedDrawer, type DrawerNames } from './drawer-names.js';
 
 /** A rule that was read, or what is wrong with it. */
@@ -202,16 +203,13 @@ function termOf(name: Field, raw: RawAsk, drawers: DrawerNames): Term {
         at,
         to,
         `No drawer is called “${trimmedDrawer(value)}”.`,
-        proposal === null ? null : `drawer:${quoted(proposal)}`,
+        proposal === null ? null : `drawer:${quote(proposal)}`,
       );
     }
   }
 }
 
 const unescaped = (text: string, quoted: boolean): string => (quoted ? text.replace(/\\(.)/g, '$1') : text);
-
-/** In quotes, whatever is in it. */
-const quoted = (text: string): string => `"${text.replace(/["\\]/g, '\\$&')}"`;
 
 function known(name: Field, value: string, values: readonly FieldValue[], { at, to }: RawAsk): string {
   const wanted = flat(value).replace(/[ _]/g, '-');

@@ -63,6 +63,15 @@ function joined(...before: Intent[]): Arrangement {
 }
 
 describe('the plugin that others are joined to takes over', () => {
+  it('what the rules of drawers never take, unless it is there by hand', () => {
+    const state = joined(
+      drawer('C'),
+      ...['A', 'C'].map((id): Intent => ({ kind: 'set-rule', id: d(id), rule: { kind: 'written', text: 'two' } })),
+      { kind: 'never-in', drawerId: d('A'), pluginIds: [p('two')] },
+      { kind: 'never-in', drawerId: d('C'), pluginIds: [p('two')] },
+    );
+    expect([...state.neverIn.values()].map((row) => row.id)).toEqual(['C/stays']);
+  });
   it('their places, once each, with the names that they had there', () => {
     const state = joined({ kind: 'name-entry', drawerId: d('A'), pluginId: p('one'), name: 'cave' });
     expect([...state.entry.values()].map((one) => [one.id, one.name])).toEqual([

@@ -5,6 +5,7 @@ import { readRule } from '../../src/rules/read';
 import { printRule } from '../../src/rules/print';
 import { KEPT_DRAWERS, namedDrawers } from '../../src/rules/drawer-names';
 import { conditionInWords, ofSentence, sentenceOf } from '../../src/rules/in-words';
+import { FIELD_NAMES } from '../../src/rules/fields';
 import { RULE_LIMITS, termsOf } from '../../src/rules/condition';
 import { meets } from '../../src/rules/evaluate';
 import { anyCondition, anyFacts } from './random-rules';
@@ -15,6 +16,7 @@ const drawers = namedDrawers([
   { id: 'd1', name: 'Space' },
   { id: 'd2', name: 'A "quoted" one \\' },
   { id: 'd3', name: 'space' },
+  { id: 'd4', name: 'Wide\u00a0rooms' },
 ]);
 const printed = (typed: string): string => {
   const read = readRule(typed, drawers);
@@ -54,6 +56,8 @@ describe('the text of a rule', () => {
       'arrived:30d AND loaded:7d AND arrived:>=2026-01-31 AND version:<2.10',
     ],
     ['drawer:space is:tagged tray:any', 'drawer:"Space" AND is:tagged AND tray:any'],
+    // A blank that does not break, as it comes along when a name is pasted.
+    ['drawer:"Wide\u00a0rooms"', 'drawer:"Wide\u00a0rooms"'],
   ])('%s', (typed, expected) => {
     expect(printed(typed)).toBe(expected);
     expect(printed(expected)).toBe(expected);
@@ -146,6 +150,24 @@ describe('whatever is typed is answered', () => {
       expect(problem(typed).words).toMatch(/deep|parenthesis/);
     expect(problem('a '.repeat(6000)).words).toContain(String(RULE_LIMITS.characters));
   });
+});
+
+it('everything that docs/rules.md shows as written is read', () => {
+  const page = readFileSync(new URL('../../../docs/rules.md', import.meta.url), 'utf8');
+  const [minute = '', fields = ''] = ['## In a minute', '## Fields'].map(
+    (head) => page.split(head)[1]?.split('\n## ')[0],
+  );
+  const codes = (cell: string): string[] => [...cell.matchAll(/`([^`]+)`/g)].map(([, code = '']) => code);
+  const cells = (part: string, at: number): string[] =>
+    part
+      .split('\n')
+      .filter((line) => line.startsWith('| '))
+      .flatMap((line) => codes(line.split('|')[at] ?? ''));
+  const written = [...cells(minute, 1), ...cells(fields, 3)].filter((code) => !code.startsWith('@'));
+  expect(written.length).toBeGreaterThan(20);
+  for (const code of written) expect([code, readRule(code, drawers).ok]).toEqual([code, true]);
+  // Every field stands in the table.
+  expect(new Set(cells(fields, 1))).toEqual(new Set(FIELD_NAMES));
 });
 
 it('the reader is made from the grammar that stands beside it', () => {

@@ -2,12 +2,12 @@ import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
-import { asksPresets, type Askable } from '@clever-drawer/core/chests/rule-sources';
+import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { revisionsOf } from './studio-store.js';
 
 /** The most that rules look at: characters of a description, and presets of one plugin. */
-const MOST = { description: 400, presets: 500 };
+const MOST = { description: 1000, presets: 2000 };
 
 /** What rules can ask of the plugins that a computer has: the longest description, the most channels of a build, the names of presets, and use. */
 export async function loadTraits(db: EntityManager, id: ComputerId): Promise<AllTraitsView> {
@@ -46,5 +46,11 @@ export async function ruledOn(
 ): Promise<Ruled> {
   const { plugins } = await loadTraits(db, id);
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
-  return ruledOf({ state, items, traits, presets: asksPresets(state), today: new Date().toISOString().slice(0, 10) });
+  return ruledOf({
+    state,
+    items,
+    traits,
+    presets: askedByRules(state).presets,
+    today: new Date().toISOString().slice(0, 10),
+  });
 }

@@ -137,7 +137,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     },
     load: async (request) => {
       const isDone = await told(own('POST /computers/{computer}/loads', 'load', request));
-      if (isDone) countLoadOf(client, computer, pluginOfItem(asId<ItemId>(request.pluginId)));
+      if (isDone) countLoadOf(client, computer, pluginOfItem(asId<ItemId>(request.pluginId)), request.way);
       return isDone;
     },
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),

@@ -257,9 +257,14 @@ export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void
 export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revision: number): boolean =>
   (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
 
-/** One more load of a plugin, where the catalogue shows how often it was loaded, and where rules ask when and how. */
-export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId): void {
-  void client.invalidateQueries({ queryKey: keys.traits(computer) });
+/** One more load of a plugin, where the catalogue shows how often it was loaded, and where rules ask when and by which way. */
+export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId, way: string): void {
+  client.setQueryData<ReadonlyMap<PluginId, Traits>>(keys.traits(computer), (traits) => {
+    const own = traits?.get(id);
+    if (traits === undefined || own === undefined) return traits;
+    const loaded = { ...own, lastLoad: new Date().toISOString(), ways: [...new Set([...own.ways, way])] };
+    return new Map(traits).set(id, loaded);
+  });
   client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
     const plugin = catalogue?.byId.get(id);
     if (catalogue === undefined || plugin === undefined) return catalogue;

@@ -31,11 +31,14 @@ export interface RuledHere extends Ruled {
 const AT_ONCE = 500;
 /** So many times as many, and so many more, is told. */
 const MANY = { times: 2, more: 10 };
+const MOST_TOLD = 3;
 const NOTHING: readonly ItemId[] = [];
 
 /** Tells the worker what changes, and keeps what it answers. Changes that come while it works are told of together afterwards. */
 export class RuleKeeper {
   private asked: RuleSources | null = null;
+  /** What was taken last, told already or not. */
+  private latest: RuleSources | null = null;
   private wanted: RuleSources | null = null;
   private isAtWork = false;
   private readonly ids: ItemId[] = [];
@@ -47,7 +50,7 @@ export class RuleKeeper {
   constructor(
     private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change' | 'look' | 'propose'>,
     private readonly failed: (error: unknown) => void,
-    /** Told in words when the catalogue has changed and a rule takes many more, or nothing any more. */
+    /** Told in words, at once for all, when the catalogue has changed and rules take many more, or nothing any more. */
     private readonly noticed: (words: string) => void = () => undefined,
     /** Waits until the screen has nothing to do. */
     private readonly idle: () => Promise<void> = () => Promise.resolve(),
@@ -63,7 +66,8 @@ export class RuleKeeper {
 
   /** What rules are to be asked of from now on. */
   take(sources: RuleSources): void {
-    if (isSame(this.wanted ?? this.asked, sources)) return;
+    if (isSame(this.latest, sources)) return;
+    this.latest = sources;
     this.wanted = sources;
     if (!this.isAtWork) void this.work();
   }
@@ -105,6 +109,7 @@ export class RuleKeeper {
     } catch (error) {
       // The next change tells everything anew.
       this.asked = null;
+      this.latest = null;
       this.failed(error);
     } finally {
       this.isAtWork = false;
@@ -150,14 +155,20 @@ export class RuleKeeper {
 
   /** The catalogue is another one, a rule is not: what it takes should not have changed much. */
   private notice(before: RuleSources, now: RuleSources, lists: ReadonlyMap<DrawerId, readonly ItemId[]>): void {
+    const words: string[] = [];
     for (const { id, name, rule } of now.state.drawer.values()) {
       const [old, own] = [this.lists.get(id), lists.get(id)];
       if (old === undefined || own === undefined || old === own || before.state.drawer.get(id)?.rule !== rule) continue;
       if (own.length === 0 && old.length > 0)
-        this.noticed(`The rule of ${name} takes nothing any more; before it took ${String(old.length)}.`);
+        words.push(`The rule of ${name} takes nothing any more; before it took ${String(old.length)}.`);
       else if (own.length >= old.length * MANY.times && own.length - old.length >= MANY.more)
-        this.noticed(`The rule of ${name} takes ${String(own.length)} now; before it took ${String(old.length)}.`);
+        words.push(`The rule of ${name} takes ${String(own.length)} now; before it took ${String(old.length)}.`);
     }
+    if (words.length === 0) return;
+    const more = words.length - MOST_TOLD;
+    this.noticed(
+      [...words.slice(0, MOST_TOLD), ...(more > 0 ? [`${String(more)} more have changed as much.`] : [])].join(' '),
+    );
   }
 
   private ruledNow(): RuledHere {

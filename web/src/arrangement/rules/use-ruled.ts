@@ -3,7 +3,7 @@ import memoizeOne from 'memoize-one';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asksPresets, asksTraits, needsTraits, type Traits } from '@clever-drawer/core/chests/rule-sources';
+import { askedByRules, needsTraits, type Traits } from '@clever-drawer/core/chests/rule-sources';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
@@ -14,22 +14,21 @@ import { RuleKeeper, type Looked, type RuledHere } from './rule-keeper';
 import type { Asker } from './rules.worker';
 
 /** One worker and its keeper for the computer at hand, over all places and visits. */
-let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper } | null = null;
+let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper; readonly end: () => void } | null = null;
 
 function keeperFor(computer: ComputerId): RuleKeeper {
   if (kept?.computer === computer) return kept.keeper;
+  kept?.end();
   const worker = new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' });
-  const keeper = new RuleKeeper(
-    wrap<Asker>(worker),
-    () => {
-      worker.terminate();
-      kept = null;
-      toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
-    },
-    (words) => toast.warning(words),
-    whenIdle,
-  );
-  kept = { computer, keeper };
+  const failed = (): void => {
+    worker.terminate();
+    kept = null;
+    toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
+  };
+  // A worker that could not begin answers nothing at all.
+  worker.addEventListener('error', failed);
+  const keeper = new RuleKeeper(wrap<Asker>(worker), failed, (words) => toast.warning(words), whenIdle);
+  kept = { computer, keeper, end: () => worker.terminate() };
   return keeper;
 }
 
@@ -43,6 +42,8 @@ const whenIdle = (): Promise<void> =>
   });
 
 const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
+const NO_TRAITS_TOLD =
+  'Descriptions, channels, presets and last loads could not be fetched: rules that ask for them take less. Reload the page to try again.';
 
 /** What has been asked for besides what lists show, by any rule that was ever written in this page: it is kept up from then on, for all. */
 const asked = { traits: false, presets: false };
@@ -54,10 +55,7 @@ function onAsked(listener: () => void): () => void {
 }
 
 /** What the rules in force ask besides: looked up once for each state of the drawers. */
-const askedByAll = memoizeOne((drawer: Arrangement['drawer']) => ({
-  traits: asksTraits({ drawer }),
-  presets: asksPresets({ drawer }),
-}));
+const askedByAll = memoizeOne((drawer: Arrangement['drawer']) => askedByRules({ drawer }));
 
 /** Tells that a rule that is being written asks more than the rules that are in force. */
 export function useAskedFor(condition: Condition | null): void {
@@ -77,14 +75,20 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
   const inForce = askedByAll(state.drawer);
   const withTraits = useSyncExternalStore(onAsked, keepUp.traits) || inForce.traits;
   const presets = useSyncExternalStore(onAsked, keepUp.presets) || inForce.presets;
-  const traits = useTraits(id, withTraits).data ?? NO_TRAITS;
+  const { data, isError } = useTraits(id, withTraits);
+  // Until they are there, what was known stays; without them, what they would tell counts as not known.
+  const isWaiting = withTraits && data === undefined && !isError;
+  const traits = data ?? NO_TRAITS;
+  useEffect(() => {
+    if (isError) toast.error(NO_TRAITS_TOLD, { id: NO_TRAITS_TOLD });
+  }, [isError]);
   const today = useToday();
   const keeper = keeperFor(id);
   const { drawer, entry, neverIn, trayEntry } = state;
   const items = catalogue.byId;
   useEffect(() => {
-    keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, presets, today });
-  }, [keeper, drawer, entry, neverIn, trayEntry, items, traits, presets, today]);
+    if (!isWaiting) keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, presets, today });
+  }, [keeper, isWaiting, drawer, entry, neverIn, trayEntry, items, traits, presets, today]);
   return useSyncExternalStore(keeper.subscribe, keeper.snapshot);
 }
 

@@ -16,7 +16,6 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
-import { ruleInWords } from '@clever-drawer/core/rules/rule';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
@@ -31,7 +30,7 @@ import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';
 import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
-import { drawerNames } from '../drawer/drawer-names';
+import { drawerNames, wordsOfRule } from '../drawer/drawer-names';
 import { drawerActions, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
 import frontStyles from '../../parts/front.module.css';
 import { entriesShown, FRONTS, useChestLook, type ChestLook } from './chest-look';
@@ -94,7 +93,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             key={drawer.id}
             drawer={drawer}
             contents={contents}
-            rule={drawer.rule === null ? null : ruleInWords(drawer.rule, names)}
+            rule={drawer.rule === null ? null : wordsOfRule(drawer.rule, names)}
             isAsked={drawer.rule === null || ruled.isKnown(drawer.id)}
             entries={entries}
             inner={innerOf(state, catalogue, ruled, drawer, contents)}

@@ -24,7 +24,8 @@ const NAME_LENGTH = 120;
 /** Name and rule of a new or a present drawer: a name, two words, Enter. */
 export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = false, drawers, done, close }: Props) {
   const [name, setName] = useState(firstName);
-  const [typed, setTyped] = useState(firstRule === null ? '' : ruleAsText(firstRule, drawers));
+  const [first] = useState(firstRule === null ? '' : ruleAsText(firstRule, drawers));
+  const [typed, setTyped] = useState(first);
   const [tried, setTried] = useState(false);
   const id = useId();
   const isRuled = typed.trim() !== '';
@@ -32,7 +33,9 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
   const empty = name.trim() === '';
   const submit = (): void => {
     setTried(true);
-    if (!empty && read?.ok !== false) done(name.trim(), read?.rule ?? null);
+    // A rule that was left alone stays the very same, also one that can't be read.
+    if (!empty && typed === first) done(name.trim(), firstRule);
+    else if (!empty && read?.ok !== false) done(name.trim(), read?.rule ?? null);
   };
   return (
     <FormBox title={title} act="Save" submit={submit} close={close}>

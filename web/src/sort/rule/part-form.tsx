@@ -18,7 +18,7 @@ import {
   type AskedGrade,
   type Field,
 } from '@clever-drawer/core/rules/fields';
-import { printRule } from '@clever-drawer/core/rules/print';
+import { printRule, quote } from '@clever-drawer/core/rules/print';
 import { readRule } from '@clever-drawer/core/rules/read';
 import { takeKey } from '../../keys/use-keys';
 import { PlainButton } from '../../parts/plain-button';
@@ -225,9 +225,6 @@ function ofTerm(term: Term, drawers: DrawerNames): Partial<Filled> {
   }
 }
 
-const quote = (text: string, before: string, after: string): string =>
-  `"${before}${text.replace(/["\\]/g, '\\$&')}${after}"`;
-
 /** The part as text, which is then read as any rule is. */
 function writtenAs({ asked, value, match, is, grade }: Filled): string {
   if (asked === AS_TEXT) return value;
@@ -236,15 +233,15 @@ function writtenAs({ asked, value, match, is, grade }: Filled): string {
   if (text === '') return `${asked}:`;
   switch (spec.kind) {
     case 'text':
-      return `${asked}:${match === 'whole' ? quote(text, '', '') : match === 'begun' ? quote(text, '', '*') : quote(text, '*', '*')}`;
+      return `${asked}:${match === 'whole' ? quote(text) : match === 'begun' ? quote(text, '', '*') : quote(text, '*', '*')}`;
     case 'value':
     case 'flag':
       return `${asked}:${text}${grade === '' ? '' : `@${grade}`}`;
     case 'number':
-      return `${asked}:${is === 'in the last' ? '' : is}${quote(text, '', '')}`;
+      return `${asked}:${is === 'in the last' ? '' : is}${quote(text)}`;
     case 'date':
-      return is === 'in the last' ? `${asked}:${quote(text, '', 'd')}` : `${asked}:${is}${quote(text, '', '')}`;
+      return is === 'in the last' ? `${asked}:${quote(text, '', 'd')}` : `${asked}:${is}${quote(text)}`;
     case 'drawer':
-      return `${asked}:${quote(text, '', '')}`;
+      return `${asked}:${quote(text)}`;
   }
 }

@@ -2,7 +2,7 @@ import memoizeOne from 'memoize-one';
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { entriesIn, neversIn } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -103,23 +103,7 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
     <div className={styles.side}>
       <span className={styles.lead}>order</span>
       <div className={styles.parts}>
-        <Form.Select
-          size="sm"
-          className={styles.short}
-          aria-label="Order of what is in it"
-          value={drawer.sort ?? ''}
-          onChange={(event) => {
-            const sort = DRAWER_SORTS.find((one) => one === event.target.value) ?? null;
-            void changes.make({ kind: 'set-sort', id: drawer.id, sort });
-          }}
-        >
-          <option value="">by hand, then by name</option>
-          {DRAWER_SORTS.map((sort) => (
-            <option key={sort} value={sort}>
-              {DRAWER_SORT_LABELS[sort]}
-            </option>
-          ))}
-        </Form.Select>
+        <span>{drawer.sort === null ? 'by hand, then by name' : DRAWER_SORT_LABELS[drawer.sort]}</span>
         <label className={styles.joined}>
           <span className="quiet">at most</span>
           <Form.Control
@@ -146,6 +130,7 @@ const MOST_SHOWN = 12;
 
 /** What stands in it by hand whatever its rule says, and what never does. */
 function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' | 'state' | 'catalogue' | 'changes'>) {
+  const [showsAll, setShowsAll] = useState(false);
   const always = entriesIn(state, drawer.id).map((row) => ({ id: itemId(row), how: 'always' }));
   const never = neversIn(state, drawer.id).map((row) => ({ id: itemId(row), how: 'never' }));
   const all = [...never, ...always].flatMap(({ id, how }) => {
@@ -163,7 +148,7 @@ function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' 
         role="group"
         aria-label={`Exceptions by hand: ${String(always.length)} always in, ${String(never.length)} never in`}
       >
-        {all.slice(0, MOST_SHOWN).map(({ id, how, name }) => (
+        {all.slice(0, showsAll ? undefined : MOST_SHOWN).map(({ id, how, name }) => (
           <button
             key={`${how} ${id}`}
             type="button"
@@ -175,7 +160,9 @@ function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' 
             <span className="visually-hidden">, let the rule decide</span>
           </button>
         ))}
-        {all.length > MOST_SHOWN && <span className="quiet">and {all.length - MOST_SHOWN} more</span>}
+        {!showsAll && all.length > MOST_SHOWN && (
+          <PlainButton onClick={() => setShowsAll(true)}>and {all.length - MOST_SHOWN} more</PlainButton>
+        )}
       </div>
     </div>
   );

@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -125,6 +126,7 @@ function TypeGroup({
   readonly each: string;
   readonly does: (id: ItemId) => void;
 }) {
+  const [showsAll, setShowsAll] = useState(false);
   const { type, items, rule } = group;
   const { label } = TYPE_TREE[type];
   return (
@@ -140,7 +142,7 @@ function TypeGroup({
         )}
       </header>
       <ul>
-        {items.slice(0, MOST_SHOWN).map((id) => {
+        {items.slice(0, showsAll ? undefined : MOST_SHOWN).map((id) => {
           const plugin = catalogue.byId.get(id);
           return plugin === undefined ? null : (
             <li key={id}>
@@ -154,7 +156,11 @@ function TypeGroup({
             </li>
           );
         })}
-        {items.length > MOST_SHOWN && <li className="quiet">and {items.length - MOST_SHOWN} more</li>}
+        {!showsAll && items.length > MOST_SHOWN && (
+          <li>
+            <PlainButton onClick={() => setShowsAll(true)}>and {items.length - MOST_SHOWN} more</PlainButton>
+          </li>
+        )}
       </ul>
     </section>
   );

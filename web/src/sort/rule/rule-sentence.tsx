@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 import { isTerm, type Condition } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import type { Field } from '@clever-drawer/core/rules/fields';
@@ -20,6 +20,7 @@ type Side = 'takes' | 'leavesOut';
 export function RuleSentence({ condition, drawers, proposed, keep }: Props) {
   const sentence = sentenceOf(condition);
   const [editing, setEditing] = useState<{ readonly side: Side; readonly at: number } | null>(null);
+  const id = useId();
   const row = useRef<HTMLDivElement>(null);
   /** The keyboard goes back to where the part stands. */
   const leave = (side: Side, at: number): void => {
@@ -36,10 +37,10 @@ export function RuleSentence({ condition, drawers, proposed, keep }: Props) {
   };
   const side = (name: Side, parts: readonly Condition[], joiner: string, lead: string) => (
     <div className={styles.side} data-side={name}>
-      <span className={styles.lead} id={`rule-${name}`}>
+      <span className={styles.lead} id={`${id}-${name}`}>
         {lead}
       </span>
-      <div className={styles.parts} role="group" aria-labelledby={`rule-${name}`}>
+      <div className={styles.parts} role="group" aria-labelledby={`${id}-${name}`}>
         {parts.map((part, at) => (
           <span key={at} className={styles.joined}>
             {at > 0 &&
