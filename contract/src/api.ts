@@ -212,7 +212,7 @@ export const API = {
     status: 201,
   },
   'GET /computers/{computer}/export': {
-    summary: 'The arrangement as a document (docs/schemas/arrangement-4.schema.json).',
+    summary: 'The arrangement as a document (docs/schemas/arrangement-5.schema.json).',
     status: 200,
     answer: written<ArrangementDocument>({ type: 'object' }),
     problems: NO_COMPUTER,

@@ -48,7 +48,7 @@ const line = lazy((value: unknown) =>
 
 type LineSchema = typeof line | typeof secondLine;
 
-const { most, ...olderFields } = documentedFields('drawer');
+const { most, split, ...olderFields } = documentedFields('drawer');
 
 const drawerOf = (of: LineSchema, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
@@ -138,11 +138,20 @@ const withPresets = {
   searches,
 };
 
-/** The arrangement document of docs/schemas/arrangement-4.schema.json. */
+const withExceptions = { never: items(), ...(most === undefined ? {} : { most }) };
+
+/** The arrangement document of docs/schemas/arrangement-5.schema.json. */
 const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/5']).required(),
+  ...withPresets,
+  chests: chestsOf(line, { ...withExceptions, ...(split === undefined ? {} : { split }) }),
+}).noUnknown();
+
+/** The form of docs/schemas/arrangement-4.schema.json, which is still read. */
+const fourth = object({
   schema: string().oneOf(['clever-drawer/arrangement/4']).required(),
   ...withPresets,
-  chests: chestsOf(line, { never: items(), ...(most === undefined ? {} : { most }) }),
+  chests: chestsOf(line, withExceptions),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-3.schema.json, which is still read. */
@@ -183,21 +192,21 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/4'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/4" or an earlier one)',
+      ['clever-drawer/arrangement/5'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/5" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
 
+const FORMS: ReadonlyMap<unknown, AnySchema> = new Map<unknown, AnySchema>([
+  ['clever-drawer/arrangement/1', first],
+  ['clever-drawer/arrangement/2', second],
+  ['clever-drawer/arrangement/3', third],
+  ['clever-drawer/arrangement/4', fourth],
+  ['clever-drawer/arrangement/5', newest],
+]);
+
 /** An arrangement document of any version. */
-export const arrangementDocument: AnySchema = lazy((value: { schema?: unknown } | null | undefined) =>
-  value?.schema === 'clever-drawer/arrangement/1'
-    ? first
-    : value?.schema === 'clever-drawer/arrangement/2'
-      ? second
-      : value?.schema === 'clever-drawer/arrangement/3'
-        ? third
-        : value?.schema === 'clever-drawer/arrangement/4'
-          ? newest
-          : neither,
+export const arrangementDocument: AnySchema = lazy(
+  (value: { schema?: unknown } | null | undefined) => FORMS.get(value?.schema) ?? neither,
 );

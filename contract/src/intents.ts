@@ -6,6 +6,7 @@ import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import { LANE_KINDS } from '@clever-drawer/core/chests/rows/lane';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
@@ -31,6 +32,7 @@ import {
 const MOST_TAKEN = 32_767;
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
+const split = () => string().oneOf(DRAWER_SPLITS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () =>
@@ -77,6 +79,7 @@ export const INTENT_SCHEMAS = {
     most: number().strict().integer().min(1).max(MOST_TAKEN).nullable().defined(),
   }),
   'set-sort': object({ kind: kind('set-sort'), id: id(), sort: sort() }),
+  'set-split': object({ kind: kind('set-split'), id: id(), split: split() }),
   'move-drawer': object({
     kind: kind('move-drawer'),
     id: id(),

@@ -22,6 +22,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'copy-chest': { id: 'c', newId: uuid, name: 'Everyday (2)' },
   'set-sort': { id: 'd', sort: 'vendor' },
   'set-most': { id: 'd', most: 10 },
+  'set-split': { id: 'd', split: 'vendor' },
   'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },
   place: { drawerId: 'd', pluginIds: ['p'], dividerIds: [], before: 'd/q' },
   arrange: { drawerId: 'd', ids: ['d/p'], by: 'name' },

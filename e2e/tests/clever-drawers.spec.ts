@@ -228,3 +228,48 @@ test('so many at most, the first in the order of the drawer', async ({ page }) =
   await expect.poll(() => countOf(page, 'Newest')).toBeGreaterThan(3);
   await takeBack(page, 4);
 });
+
+test('split into inner drawers that follow by themselves; by keyboard into one of them and out again', async ({
+  page,
+}) => {
+  await clever(page, 'Halls', 'plate or hall');
+  const whole = await countOf(page, 'Halls');
+  await front(page, 'Halls').getByRole('button', { name: 'Split', exact: true }).click();
+  await front(page, 'Halls').getByRole('button', { name: 'by vendor' }).click();
+  const parts = front(page, 'Halls').getByRole('group', { name: 'Halls, split by vendor' });
+  const counts = async (): Promise<number[]> =>
+    (await parts.locator('[data-split-part] > button .mono').allInnerTexts()).map(Number);
+  await expect.poll(async () => (await counts()).reduce((sum, one) => sum + one, 0)).toBe(whole);
+  await accessible(page);
+  const first = parts.locator('[data-front]').first();
+  await first.press('Enter');
+  await first.press('ArrowDown');
+  const lines = parts.getByRole('listbox');
+  await expect(lines).toBeFocused();
+  await expect(lines.getByRole('option')).toHaveCount((await counts())[0] ?? -1);
+  // They follow what the rule takes.
+  await page.keyboard.press('x');
+  await expect.poll(async () => (await counts()).reduce((sum, one) => sum + one, 0)).toBe(whole - 1);
+  await takeBack(page, 1);
+  await lines.focus();
+  await page.keyboard.press('Escape');
+  await expect(first).toBeFocused();
+  await expect(parts.getByRole('listbox')).toHaveCount(0);
+  // Which of them are open is in the address.
+  await first.press('Enter');
+  await page.reload();
+  await expect(parts.getByRole('listbox')).toBeVisible();
+  await list(page).focus();
+  await undo(page, 2);
+});
+
+test('a saved search becomes a rule; a scan tells how many rules have filed', async ({ page }) => {
+  await page.getByRole('button', { name: /^Saved searches/ }).click();
+  await page.getByRole('button', { name: 'Dark ones', exact: true }).click();
+  await page.getByRole('button', { name: /^Saved searches/ }).click();
+  await page.getByRole('button', { name: 'New drawer by a rule for what is shown …' }).click();
+  await expect(page.getByRole('dialog').getByRole('option').first()).toContainText('dark');
+  await page.keyboard.press('Escape');
+  await page.goto(await placeOf('intake'));
+  await expect(page.getByText(/^\d+ of \d+ new plugins? filed by rules/)).toBeVisible();
+});

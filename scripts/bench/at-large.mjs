@@ -14,6 +14,8 @@ const SHOWN_LIMIT_MS = 100;
 const SAVED_LIMIT_MS = 1000;
 const MANY_DRAWERS = 3000;
 const LETTER_LIMIT_MS = 50;
+const RULE_LIMIT_MS = 200;
+const LONG_TASK_MS = 50;
 const ROUNDS = 5;
 
 export async function benchAtLarge() {
@@ -25,6 +27,7 @@ export async function benchAtLarge() {
     const [computer] = await (await fetch(`${url}/api/computers`)).json();
     await fill(databaseUrl, computer.id);
     await measure(url, computer.id);
+    await measureRule(url, databaseUrl, computer.id);
     await fillMany(databaseUrl);
     await measureChooser(url, computer.id);
   });
@@ -203,6 +206,62 @@ const measure = (url, computer) =>
     }
     say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);
   });
+
+/** A rule that is written letter by letter, to the frame that shows what it takes; and what holds the screen's thread while rules are asked. */
+async function measureRule(url, databaseUrl, computer) {
+  const db = new pg.Client(databaseUrl);
+  await db.connect();
+  await db.query(`UPDATE drawer SET rule = '{"kind":"written","text":"hall"}' WHERE id = 'd1'`);
+  await db.query('UPDATE studio SET "arrangementRevision" = "arrangementRevision" + 1');
+  await db.end();
+  await inPage(async (page) => {
+    page.setDefaultTimeout(20_000);
+    await page.addInitScript(() => {
+      window.longTasks = [];
+      new PerformanceObserver((list) => {
+        for (const { startTime, duration } of list.getEntries()) window.longTasks.push([startTime, duration]);
+      }).observe({ type: 'longtask', buffered: true });
+    });
+    await page.goto(`${url}/${computer}/sort?open=d1`);
+    await page.locator('[data-rule-text]').waitFor({ timeout: 60_000 });
+    const shownAt = await page.evaluate(() => performance.now());
+    await page.locator('[data-chest][aria-busy="false"]').waitFor({ timeout: 60_000 });
+    await page.waitForTimeout(3000);
+    const longest = await page.evaluate(
+      (from) => Math.max(0, ...window.longTasks.filter(([at]) => at > from).map(([, duration]) => duration)),
+      shownAt,
+    );
+    const of = `with ${PLUGINS} plugins and ${DRAWERS} drawers`;
+    tell(`the longest task after Sort is shown, while rules are asked ${of}`, longest, 'the limit', LONG_TASK_MS);
+    await page.evaluate(watchFrames);
+    const text = page.locator('[data-rule-text]');
+    const held =
+      '[...document.querySelectorAll("[data-drawer=d1] button")].find((one) => /^in it/.test(one.textContent))';
+    const letters = [];
+    for (const rule of ['plate', 'copper', 'spring']) {
+      await text.fill('');
+      await page.waitForTimeout(400);
+      for (const letter of rule) {
+        const before = await page.evaluate(`${held}?.textContent`);
+        const time = await shown(
+          page,
+          () => page.keyboard.type(letter),
+          `${held}?.textContent !== ${JSON.stringify(before)}`,
+          600,
+        );
+        // Where a letter takes nothing away there is nothing to wait for.
+        if (time < 600) letters.push(time);
+        await page.waitForTimeout(250);
+      }
+    }
+    tell(
+      `a letter of a rule is written, and what it takes is shown ${of}`,
+      middle(letters),
+      'the limit',
+      RULE_LIMIT_MS,
+    );
+  });
+}
 
 /** A chest of thousands of drawers, some plugins in each. */
 async function fillMany(url) {

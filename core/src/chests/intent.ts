@@ -6,6 +6,7 @@ import type { Rule } from '../rules/rule.js';
 import type { ChestSlot } from './rows/chest.js';
 import type { LaneKind } from './rows/lane.js';
 import type { DrawerSort } from './drawer-sort.js';
+import type { DrawerSplit } from './drawer-split.js';
 import type { AsideReason } from './rows/aside.js';
 import type { BuildOf, KeyedBuild } from './set-aside.js';
 
@@ -38,6 +39,7 @@ type DrawerIntent =
   | { kind: 'set-rule'; id: DrawerId; rule: Rule | null }
   | { kind: 'set-most'; id: DrawerId; most: number | null }
   | { kind: 'set-sort'; id: DrawerId; sort: DrawerSort | null }
+  | { kind: 'set-split'; id: DrawerId; split: DrawerSplit | null }
   | { kind: 'move-drawer'; id: DrawerId; chestId: ChestId; parentId: DrawerId | null; before: DrawerId | null }
   | { kind: 'copy-drawer'; id: DrawerId; newId: DrawerId; chestId: ChestId; parentId: DrawerId | null }
   | { kind: 'delete-drawer'; id: DrawerId };

@@ -4,6 +4,7 @@ import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
 import { neverInId } from './rows/never-in.js';
 import type { DrawerSort } from './drawer-sort.js';
+import type { DrawerSplit } from './drawer-split.js';
 import type { Edit } from './edit.js';
 import { itemId, type ItemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
@@ -17,6 +18,7 @@ export interface DrawerPlan {
   readonly rule: Rule | null;
   readonly sort: DrawerSort | null;
   readonly most?: number | null;
+  readonly split?: DrawerSplit | null;
   readonly lines: readonly PlannedLine[];
   /** What its rule never takes. */
   readonly never?: readonly ItemParts[];
@@ -31,9 +33,9 @@ export function layOutDrawers(
   newDrawerId: () => DrawerId,
 ): Edit[] {
   const orders = keysBefore([], null, plans.length);
-  return plans.flatMap(({ name, rule, sort, most = null, lines, never = [], inner }, index): Edit[] => {
+  return plans.flatMap(({ name, rule, sort, most = null, split = null, lines, never = [], inner }, index): Edit[] => {
     const id = newDrawerId();
-    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort, most };
+    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort, most, split };
     return [
       { of: 'drawer', id, before: null, after: drawer },
       ...layOutLines(id, lines),

@@ -6,6 +6,7 @@ import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
+import { DRAWER_SPLIT_LABELS } from './drawer-split.js';
 import type { Edit } from './edit.js';
 import { fileInto } from './file-into.js';
 import { drawerAndInner, drawersIn, pathTo } from './look-up.js';
@@ -25,6 +26,7 @@ export const DRAWER_PLANNERS: Planners<
   | 'set-rule'
   | 'set-most'
   | 'set-sort'
+  | 'set-split'
   | 'move-drawer'
   | 'copy-drawer'
   | 'delete-drawer'
@@ -39,7 +41,7 @@ export const DRAWER_PLANNERS: Planners<
       const circle = circleWords(state, id, name, rule);
       if (circle !== null) return refuse(circle);
       const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null, most: null };
+      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null, most: null, split: null };
       const entries = fileInto(state, drawer, pluginIds, nameOf);
       const label = `new drawer ${name}${entries.length === 0 ? '' : ` with ${count(entries.length)}`}`;
       return planned(label, [{ of: 'drawer', id, before: null, after: drawer }, ...entries]);
@@ -94,6 +96,18 @@ export const DRAWER_PLANNERS: Planners<
       return planned(`keep ${before.name} in ${sort === null ? words : `order: ${words}`}`, [
         changed(before, { ...before, sort }),
       ]);
+    },
+  },
+
+  'set-split': {
+    names: nothing,
+    plan: (state, { id, split }) => {
+      const before = state.drawer.get(id);
+      if (before === undefined) return refuse(GONE);
+      if ((before.split ?? null) === split) return refuse(UNCHANGED);
+      const label =
+        split === null ? `show ${before.name} undivided` : `split ${before.name} ${DRAWER_SPLIT_LABELS[split]}`;
+      return planned(label, [changed(before, { ...before, split })]);
     },
   },
 

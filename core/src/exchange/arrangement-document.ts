@@ -14,12 +14,13 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/4';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/5';
 type FirstSchema = 'clever-drawer/arrangement/1';
 type SecondSchema = 'clever-drawer/arrangement/2';
 type ThirdSchema = 'clever-drawer/arrangement/3';
+type FourthSchema = 'clever-drawer/arrangement/4';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-4.schema.json. Plugins are referred to by id, drawers in rules by name. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-5.schema.json. Plugins are referred to by id, drawers in rules by name. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
@@ -43,12 +44,21 @@ export interface ItemReference {
   readonly preset: PresetReference | null;
 }
 
+/** The form before split drawers. It is still read. */
+export interface FourthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests'> {
+  readonly schema: FourthSchema;
+  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly FourthDrawerDocument[] })[];
+}
+type FourthDrawerDocument = Omit<DrawerDocument, 'split' | 'drawers'> & {
+  readonly drawers: readonly FourthDrawerDocument[];
+};
+
 /** The form before exceptions: drawers name nothing that their rules never take. It is still read. */
 export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests'> {
   readonly schema: ThirdSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
 }
-type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'drawers'> & {
+type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'split' | 'drawers'> & {
   readonly drawers: readonly ThirdDrawerDocument[];
 };
 
@@ -66,7 +76,7 @@ export interface SecondArrangementDocument extends Omit<
     readonly plugins: readonly PluginId[];
   }[];
 }
-type SecondDrawerDocument = Omit<Documented<typeof DRAWER>, 'most'> & {
+type SecondDrawerDocument = Omit<Documented<typeof DRAWER>, 'most' | 'split'> & {
   readonly lines: readonly (
     ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string }
   )[];
@@ -118,24 +128,40 @@ export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readon
 
 /** A document of any version. */
 export type AnyArrangementDocument =
-  ArrangementDocument | ThirdArrangementDocument | SecondArrangementDocument | FirstArrangementDocument;
+  | ArrangementDocument
+  | FourthArrangementDocument
+  | ThirdArrangementDocument
+  | SecondArrangementDocument
+  | FirstArrangementDocument;
 
 /** A document of any version in the newest form. */
 export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
-  if (document.schema === 'clever-drawer/arrangement/3') return fromThird(document);
-  return fromThird(fromSecond(document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document));
+  if (document.schema === 'clever-drawer/arrangement/4') return fromFourth(document);
+  if (document.schema === 'clever-drawer/arrangement/3') return fromFourth(fromThird(document));
+  const second = document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document;
+  return fromFourth(fromThird(fromSecond(second)));
 }
 
-function fromThird(document: ThirdArrangementDocument): ArrangementDocument {
-  const drawer = (one: ThirdDrawerDocument): DrawerDocument => ({
+function fromFourth(document: FourthArrangementDocument): ArrangementDocument {
+  const drawer = (one: FourthDrawerDocument): DrawerDocument => ({
+    ...one,
+    split: null,
+    drawers: one.drawers.map(drawer),
+  });
+  const chests = document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) }));
+  return { ...document, schema: ARRANGEMENT_SCHEMA, chests };
+}
+
+function fromThird(document: ThirdArrangementDocument): FourthArrangementDocument {
+  const drawer = (one: ThirdDrawerDocument): FourthDrawerDocument => ({
     ...one,
     most: null,
     never: [],
     drawers: one.drawers.map(drawer),
   });
   const chests = document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) }));
-  return { ...document, schema: ARRANGEMENT_SCHEMA, chests };
+  return { ...document, schema: 'clever-drawer/arrangement/4', chests };
 }
 
 function fromSecond(document: SecondArrangementDocument): ThirdArrangementDocument {

@@ -45,6 +45,7 @@ export function exportArrangement(
   const drawer = (one: Drawer): DrawerDocument => ({
     ...documentedFields(DRAWER, one),
     most: one.most ?? null,
+    split: one.split ?? null,
     rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
     never: neversIn(state, one.id).map(item),
     lines: linesIn(state, one).map((line) =>

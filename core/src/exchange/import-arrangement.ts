@@ -85,6 +85,7 @@ export function planImport(
     rule: drawer.rule,
     sort: drawer.sort,
     most: drawer.most ?? null,
+    split: drawer.split ?? null,
     lines: drawer.lines.flatMap(line),
     never: drawer.never.filter((one) => known.has(one.plugin)).map(partsOf),
     inner: drawer.drawers.map(drawerPlan),

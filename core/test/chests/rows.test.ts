@@ -29,7 +29,7 @@ describe('rows of older forms', () => {
     [
       'drawer',
       { id: 'S', chestId: 'c', parentId: null, name: 'Space', order: 'a0', rule: null },
-      { sort: null, most: null },
+      { sort: null, most: null, split: null },
     ],
     ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
     ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],

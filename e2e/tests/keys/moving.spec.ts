@@ -122,7 +122,7 @@ test('what arrives is told in Sort too; one click scans it and shows it; Intake 
   await page.getByLabel('Another folder').fill(folder);
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByRole('button', { name: `Scan ${folder}` }).click();
-  await expect(page.getByText('1 build is new:')).toBeVisible();
+  await expect(page.getByText('1 build is new.')).toBeVisible();
   await page.getByRole('button', { name: 'File them' }).click();
   await expect(page.getByRole('region', { name: 'To file' })).toBeFocused();
   await page.keyboard.press('Escape');

@@ -110,6 +110,7 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   const words = ['echo', 'plate'];
   await change({ ...drawer, id: own(12), name: 'By word', rule: { kind: 'keywords', words } });
   await change({ kind: 'set-most', id: own(12), most: 20 });
+  await change({ kind: 'set-split', id: own(10), split: 'vendor' });
   await change({ kind: 'never-in', drawerId: own(12), pluginIds: [id(extra)] });
   await change({ kind: 'set-sort', id: own(11), sort: 'name' });
   await change({ kind: 'file', drawerIds: [own(10)], pluginIds: [id('Copper EQ'), id('Vestry Plate'), id(tail)] });

@@ -7,6 +7,7 @@ import { counted } from '../lib/counted';
 import { TO_FILE, wayTo } from '../lib/visited';
 import { useComputer } from '../lib/use-computer';
 import { EmptyNote } from '../parts/empty-note';
+import { FiledByRules } from './filed-by-rules';
 import { StoryList } from './story-list';
 import { useCancelScan } from '../catalogue/scanning';
 import { PlainButton } from '../parts/plain-button';
@@ -113,7 +114,8 @@ function Ended({ scan }: { scan: ScanView }) {
           <Counts outcome={scan.outcome} problems={scan.problems} />
           {scan.outcome.arrived > 0 && (
             <p className={styles.afterCounts}>
-              {counted(scan.outcome.arrived, 'build')} {scan.outcome.arrived === 1 ? 'is' : 'are'} new:{' '}
+              {counted(scan.outcome.arrived, 'build')} {scan.outcome.arrived === 1 ? 'is' : 'are'} new.{' '}
+              <FiledByRules scan={scan} />
               <Button size="sm" onClick={() => void navigate(wayTo(computer.id, 'sort'), { state: TO_FILE })}>
                 File them
               </Button>

@@ -26,7 +26,7 @@ export function KeepPage() {
           <p>
             One JSON file with every chest, drawer, divider, keyword and tray, your names, tags and saved searches, what
             is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections are
-            not exported. Its form is published in <span className="mono">docs/schemas/arrangement-4.schema.json</span>.
+            not exported. Its form is published in <span className="mono">docs/schemas/arrangement-5.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>

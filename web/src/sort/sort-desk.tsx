@@ -46,6 +46,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               shown={listed.ids.length}
               isSettled={desk.isSettled}
               outside={listed.outside}
+              byRule={desk.chest === null ? null : () => desk.openBox('examples', listed.ids)}
               intoList={desk.intoList}
             />
             <ArrivedBar viewing={viewing} />

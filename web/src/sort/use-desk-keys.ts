@@ -102,9 +102,9 @@ const onFavourites = (keys: DeskKeys): readonly MenuAct[] =>
 
 /** The innermost open drawer or tray around what has the keyboard, as the view names it; null for none. */
 function openAround(here: Element | null, open: readonly string[]): string | null {
-  const home = here?.closest<HTMLElement>('[data-drawer], [data-tray]');
+  const home = here?.closest<HTMLElement>('[data-drawer], [data-split-part], [data-tray]');
   if (home == null) return null;
-  const { drawer, tray } = home.dataset;
-  const id = drawer ?? trayId(Number(tray));
+  const { drawer, splitPart, tray } = home.dataset;
+  const id = drawer ?? splitPart ?? trayId(Number(tray));
   return open.includes(id) ? id : openAround(home.parentElement, open);
 }

@@ -1,6 +1,7 @@
 import type { ChestId, DrawerId } from '../../ids.js';
 import type { Rule } from '../../rules/rule.js';
 import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
+import { DRAWER_SPLITS, type DrawerSplit } from '../drawer-split.js';
 import { NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
 
 /** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
@@ -17,6 +18,8 @@ export interface Drawer {
   readonly sort: DrawerSort | null;
   /** How many its rule takes at most, the first in its order; null or absent for all. What is in it by hand is not counted. */
   readonly most?: number | null;
+  /** By what it is split into inner drawers that follow by themselves; null or absent for none. */
+  readonly split?: DrawerSplit | null;
 }
 
 /** Drawers as rows. */
@@ -32,12 +35,14 @@ export const DRAWER = rowKind<Drawer>()({
     rule: orNull(rule),
     sort: orNull(oneOf(DRAWER_SORTS)),
     most: orNull(number),
+    split: orNull(oneOf(DRAWER_SPLITS)),
   },
   refersTo: { chestId: 'chest', parentId: 'drawer' },
   indexes: [{ columns: ['chestId'], unique: false }],
   upgrades: [
     { to: 2, upgrade: (row) => ({ sort: null, ...row }) },
     { to: 4, upgrade: (row) => ({ most: null, ...row }) },
+    { to: 5, upgrade: (row) => ({ split: null, ...row }) },
   ],
-  documented: ['name', 'rule', 'sort', 'most'],
+  documented: ['name', 'rule', 'sort', 'most', 'split'],
 });

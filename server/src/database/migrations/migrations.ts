@@ -7,6 +7,7 @@ import { PresetsInBanks1768000000000 } from './1768000000000-presets-in-banks.js
 import { OneStudio1769000000000 } from './1769000000000-one-studio.js';
 import { PresetsInDrawers1770000000000 } from './1770000000000-presets-in-drawers.js';
 import { Exceptions1771000000000 } from './1771000000000-exceptions.js';
+import { SplitDrawers1772000000000 } from './1772000000000-split-drawers.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -18,4 +19,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   OneStudio1769000000000,
   PresetsInDrawers1770000000000,
   Exceptions1771000000000,
+  SplitDrawers1772000000000,
 ];

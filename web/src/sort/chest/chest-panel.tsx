@@ -114,6 +114,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
                 lineActions={lineActionsOf(drawer, needs, { about, selected, more })}
                 target={target}
                 pictures={pictures}
+                isPartOpen={(part) => open.includes(part)}
               >
                 {inner.length > 0 && <div className={clsx(frontStyles.fronts, frontStyles.inner)}>{inner}</div>}
               </OpenDrawer>

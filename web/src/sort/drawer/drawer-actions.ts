@@ -3,6 +3,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
+import type { DrawerSplit } from '@clever-drawer/core/chests/drawer-split';
 import { linesIn } from '@clever-drawer/core/chests/file-into';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
@@ -41,6 +42,10 @@ export interface DrawerActions {
   readonly addDivider: (drawer: Drawer, before: string | null) => void;
   readonly sort: (drawer: Drawer, by: DrawerSort, isStanding: boolean) => void;
   readonly unsort: (drawer: Drawer) => void;
+  /** Splits it into inner drawers that follow by themselves; null shows it undivided. */
+  readonly split: (drawer: Drawer, by: DrawerSplit | null) => void;
+  /** Opens or closes one of those, by the id that the view has for it. */
+  readonly togglePart: (id: string) => void;
   /** Narrows the list to what stands in it. */
   readonly list: (drawer: Drawer) => void;
   /** Among its neighbours: -1 is towards the beginning, the infinities are the ends. */
@@ -61,8 +66,7 @@ interface Needs {
 /** What can be done with drawers, as changes and boxes. */
 export function drawerActions({ state, catalogue, ruled, changes, open, setOpen, ask, list }: Needs): DrawerActions {
   return {
-    toggle: (drawer) =>
-      setOpen(open.includes(drawer.id) ? open.filter((id) => id !== drawer.id) : [...open, drawer.id]),
+    toggle: (drawer) => setOpen(toggled(open, drawer.id)),
     edit: (drawer) => ask({ kind: 'edit', drawer }),
     rule: (drawer) => {
       if (drawer.rule === null) {
@@ -95,6 +99,8 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
         void changes.make({ kind: 'arrange', drawerId: drawer.id, ids, by });
       }
     },
+    split: (drawer, by) => void changes.make({ kind: 'set-split', id: drawer.id, split: by }),
+    togglePart: (id) => setOpen(toggled(open, id)),
     unsort: (drawer) => void changes.make({ kind: 'set-sort', id: drawer.id, sort: null }),
     shift: (drawer, by) => {
       const siblings = drawersIn(state, drawer.chestId, drawer.parentId);
@@ -113,6 +119,9 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
     },
   };
 }
+
+const toggled = (open: readonly string[], id: string): readonly string[] =>
+  open.includes(id) ? open.filter((one) => one !== id) : [...open, id];
 
 /** Deletes a drawer, and tells what that does not touch. */
 export function deleteDrawer(state: Arrangement, changes: Changes, drawer: Drawer): void {
@@ -208,6 +217,8 @@ export function lineActionsOf(
 /** Puts the keyboard on the front of a drawer or tray ("tray 1"), as soon as it is drawn. */
 export function focusFront(id: string): void {
   const [, tray] = /^tray (\d)$/.exec(id) ?? [];
-  const home = tray === undefined ? `[data-drawer="${CSS.escape(id)}"]` : `[data-tray="${tray}"]`;
+  const named = CSS.escape(id);
+  const home =
+    tray === undefined ? `:is([data-drawer="${named}"], [data-split-part="${named}"])` : `[data-tray="${tray}"]`;
   focusWhenThere(`${home} > [data-front]`);
 }

@@ -3,6 +3,7 @@ import { useDraggable } from '@dnd-kit/core';
 import { memo, useEffect, useRef, type ReactNode, type RefObject } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
+import { DRAWER_SPLIT_LABELS } from '@clever-drawer/core/chests/drawer-split';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf } from '../../parts/menu-act';
@@ -80,6 +81,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   const notes = [
     ...(inner === null ? [] : [`${String(inner.plugins)} in ${counted(inner.drawers, 'inner drawer')}`]),
     ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
+    ...(drawer.split == null ? [] : [`split ${DRAWER_SPLIT_LABELS[drawer.split]}`]),
     ...(drawer.rule === null || drawer.most == null ? [] : [`at most ${String(drawer.most)}`]),
   ];
   return (

@@ -7,10 +7,12 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
+import { DRAWER_SPLIT_LABELS, DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
 import { CleverInside } from './clever-inside';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';
+import { SplitParts } from './split-parts';
 import type { LineActions, ListedLine } from '../../parts/line';
 import { LineList } from '../../parts/line-list';
 import { PlainButton } from '../../parts/plain-button';
@@ -27,6 +29,8 @@ interface Props {
   readonly lineActions: LineActions;
   readonly target: Target | null;
   readonly pictures: boolean;
+  /** Whether an inner drawer that it is split into is open. */
+  readonly isPartOpen: (part: string) => boolean;
   /** Inner drawers as smaller fronts. */
   readonly children: ReactNode;
 }
@@ -45,7 +49,18 @@ const listedLine = (line: Line<ChosenItem>, why: (id: ItemId) => string): Listed
 export function OpenDrawer(props: Props) {
   const { drawer, contents, ruled, state, catalogue, changes, actions, lineActions, target, pictures, children } =
     props;
+  const { split = null } = drawer;
   const home = { drawerId: drawer.id };
+  const lineList = (shown: Contents<ChosenItem>, why: (id: ItemId) => string, label: string): ReactNode => (
+    <LineList
+      label={label}
+      home={home}
+      lines={shown.lines.map((line) => listedLine(line, why))}
+      actions={lineActions}
+      aimedAt={aimIn(target, home)}
+      pictures={pictures}
+    />
+  );
   const list = (shown: Contents<ChosenItem>, why: (id: ItemId) => string): ReactNode =>
     shown.lines.length === 0 ? (
       <p className="quiet">
@@ -53,14 +68,16 @@ export function OpenDrawer(props: Props) {
           ? 'Empty. Drop plugins here, or select some and press F. Filing copies nothing and removes nothing.'
           : 'No plugin is what the rule asks. Change the rule, or drop plugins here: they stay in it whatever the rule says.'}
       </p>
+    ) : split === null ? (
+      lineList(shown, why, `In ${drawer.name}`)
     ) : (
-      <LineList
-        label={`In ${drawer.name}`}
-        home={home}
-        lines={shown.lines.map((line) => listedLine(line, why))}
-        actions={lineActions}
-        aimedAt={aimIn(target, home)}
-        pictures={pictures}
+      <SplitParts
+        drawer={drawer}
+        by={split}
+        contents={shown}
+        isOpen={props.isPartOpen}
+        toggle={actions.togglePart}
+        list={(part, label) => lineList(part, why, label)}
       />
     );
   return (
@@ -68,6 +85,7 @@ export function OpenDrawer(props: Props) {
       <div className={styles.drawerTools}>
         <PlainButton onClick={() => actions.edit(drawer)}>Name and rule</PlainButton>
         <SortMenu drawer={drawer} actions={actions} />
+        <SplitMenu drawer={drawer} actions={actions} />
         <PlainButton onClick={() => actions.addDivider(drawer, null)}>Divider</PlainButton>
         <PlainButton onClick={() => actions.addInner(drawer)}>Inner drawer</PlainButton>
         <Dropdown>
@@ -150,6 +168,32 @@ function SortMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions 
         {drawer.sort !== null && (
           <Dropdown.Item as="button" type="button" onClick={() => actions.unsort(drawer)}>
             Sort by hand
+          </Dropdown.Item>
+        )}
+      </Dropdown.Menu>
+    </Dropdown>
+  );
+}
+
+/** By what it is split into inner drawers that follow by themselves. */
+function SplitMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions }) {
+  const { split = null } = drawer;
+  return (
+    <Dropdown>
+      <Dropdown.Toggle as="button" type="button" className="plain">
+        {split === null ? 'Split' : `Split: ${DRAWER_SPLIT_LABELS[split]}`}
+      </Dropdown.Toggle>
+      <Dropdown.Menu>
+        <div className="dropdown-header">Into inner drawers that follow by themselves</div>
+        {DRAWER_SPLITS.map((by) => (
+          <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.split(drawer, by)}>
+            {DRAWER_SPLIT_LABELS[by]}
+            {split === by && ' ✓'}
+          </Dropdown.Item>
+        ))}
+        {split !== null && (
+          <Dropdown.Item as="button" type="button" onClick={() => actions.split(drawer, null)}>
+            Undivided
           </Dropdown.Item>
         )}
       </Dropdown.Menu>

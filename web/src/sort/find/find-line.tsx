@@ -19,11 +19,13 @@ interface Props {
   readonly shown: number;
   readonly isSettled: boolean;
   readonly outside: number;
+  /** Proposes rules for all that is shown; null without a chest. */
+  readonly byRule: (() => void) | null;
   readonly intoList: () => void;
 }
 
 /** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
-export function FindLine({ viewing, state, changes, shown, isSettled, outside, intoList }: Props) {
+export function FindLine({ viewing, state, changes, shown, isSettled, outside, byRule, intoList }: Props) {
   const { view, look, toggle, clear } = viewing;
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
@@ -74,7 +76,13 @@ export function FindLine({ viewing, state, changes, shown, isSettled, outside, i
           </>
         )}
       </span>
-      <KeptSearches viewing={viewing} state={state} changes={changes} canKeep={chips.length > 0 || view.typed !== ''} />
+      <KeptSearches
+        viewing={viewing}
+        state={state}
+        changes={changes}
+        canKeep={chips.length > 0 || view.typed !== ''}
+        byRule={shown === 0 ? null : byRule}
+      />
     </div>
   );
 }
@@ -84,7 +92,8 @@ function KeptSearches({
   state,
   changes,
   canKeep,
-}: Pick<Props, 'viewing' | 'state' | 'changes'> & { canKeep: boolean }) {
+  byRule,
+}: Pick<Props, 'viewing' | 'state' | 'changes' | 'byRule'> & { canKeep: boolean }) {
   const [naming, setNaming] = useState(false);
   const kept = [...state.keptSearch.values()].sort(byOrder);
   if (kept.length === 0 && !canKeep) return null;
@@ -120,6 +129,11 @@ function KeptSearches({
           {canKeep && (
             <Dropdown.Item as="button" type="button" onClick={() => setNaming(true)}>
               Save this search …
+            </Dropdown.Item>
+          )}
+          {canKeep && byRule !== null && (
+            <Dropdown.Item as="button" type="button" onClick={byRule}>
+              New drawer by a rule for what is shown …
             </Dropdown.Item>
           )}
         </Dropdown.Menu>
