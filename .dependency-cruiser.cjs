@@ -13,7 +13,7 @@ const MAY = {
 };
 
 /** The rooms of the page that places share, and the places themselves: a place imports rooms, never another place. */
-const PLACES = ['intake', 'sort', 'load', 'keep'];
+const PLACES = ['intake', 'sort', 'load', 'keep', 'pick'];
 /** What each room may import besides itself. */
 const ROOM_MAY = {
   lib: [],
@@ -21,6 +21,8 @@ const ROOM_MAY = {
   arrangement: ['lib', 'catalogue'],
   keys: ['lib'],
   parts: ['lib', 'keys', 'catalogue'],
+  boxes: ['lib', 'keys', 'catalogue', 'arrangement', 'parts'],
+  chooser: ['lib', 'keys', 'catalogue', 'arrangement', 'parts', 'boxes'],
   frame: ['lib', 'keys', 'catalogue', 'arrangement', 'parts'],
 };
 

@@ -7,7 +7,8 @@ import { documentedFields } from './row-schemas.js';
 import type { AnySchema } from './schema.js';
 import { day, documentedRule, id, MANY, name, pluginIds, rule, tray } from './parts.js';
 
-const referenceFields = {
+/** What a plugin is known again by. */
+export const referenceFields = {
   id: id(),
   name: string().strict().min(1).max(2000).required(),
   vendor: string().strict().max(2000).nullable().defined(),
@@ -32,7 +33,8 @@ const presetReference = {
   bank: string().strict().max(PRESET_NAME_LENGTH).nullable().defined(),
   name: string().strict().max(PRESET_NAME_LENGTH).defined(),
 };
-const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
+/** A preset, or null. */
+export const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
 
 const secondLine = lazy((value: unknown) =>
   typeof value === 'object' && value !== null && 'divider' in value

@@ -1,5 +1,6 @@
 /** What requests are made of: names, ids, rules. */
 import { array, number, string } from 'yup';
+import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
@@ -40,6 +41,10 @@ export const id = () => anId().required();
 export const optionalId = () => anId().nullable().defined();
 /** The id of something that is to be made. */
 export const newId = () => string().strict().uuid('a new id must be a UUID').required();
+const CHAIN_ID = new RegExp(`^${CHAIN_MARK}[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$`);
+/** The id of a chain that is to be made. */
+export const chainId = () =>
+  string().strict().matches(CHAIN_ID, 'a new chain’s id must be its mark and a UUID').required();
 /** What names a build on every computer. */
 export const buildKey = () => id();
 /** Ids of plugins, as many as a request may name. */

@@ -2,6 +2,9 @@ import { array, boolean, mixed, number, object, string, type InferType } from 'y
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
+import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
+import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
+import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { id, ID_LENGTH, MANY, name, newId, slots } from './parts.js';
 
 export const computerRequest = object({
@@ -54,17 +57,52 @@ export const chestRequest = object({
   without: string().strict().min(1).max(ID_LENGTH).nullable().default(null),
 }).noUnknown();
 
-/** The ways to a plugin in the chooser. */
-export const LOAD_WAYS = ['typing', 'drawer', 'tray', 'list'] as const;
-/** By which way a plugin was chosen. */
-export type LoadWay = (typeof LOAD_WAYS)[number];
+/** What reaching it took: the way, from opening the chooser to choosing in milliseconds, keys and clicks. */
+const reached = {
+  way: string().oneOf(LOAD_WAYS).required(),
+  milliseconds: number().strict().integer().min(0).max(86_400_000).required(),
+  keys: number().strict().integer().min(0).max(10_000).nullable().optional(),
+  clicks: number().strict().integer().min(0).max(10_000).nullable().optional(),
+};
 
+/** Loads an item into a slot; `more` go into the slots below, in order. */
 export const loadRequest = object({
   slotId: id(),
   pluginId: id(),
-  way: string().oneOf(LOAD_WAYS).required(),
-  /** From opening the chooser to choosing, in milliseconds. */
-  milliseconds: number().strict().integer().min(0).max(86_400_000).required(),
+  more: array().of(id()).max(64).default([]),
+  ...reached,
+}).noUnknown();
+
+/** Hands an item over to a music program: `slot` and `lane` as far as they are known there. */
+export const pickRequest = object({
+  pluginId: id(),
+  slot: string().oneOf(SLOT_KINDS).required(),
+  lane: string().strict().max(NAME_LENGTH).nullable().optional(),
+  session: string().strict().trim().min(1).max(NAME_LENGTH).required(),
+  /** Whether it is to be sent to the address that was chosen. */
+  send: boolean().strict().optional(),
+  ...reached,
+}).noUnknown();
+
+/** Where picks are sent by Open Sound Control; null sends nothing anywhere. */
+export const handOverRequest = object({
+  host: string()
+    .strict()
+    .trim()
+    .matches(/^[a-zA-Z0-9.:-]{1,253}$/, 'the address must be a host name or an IP address')
+    .nullable()
+    .defined(),
+  port: number().strict().integer().min(1).max(65_535).nullable().defined(),
+}).noUnknown();
+
+/** Whether loads are counted. */
+export const useRequest = object({ kept: boolean().strict().required() }).noUnknown();
+/** From which day on counted loads are erased; absent erases all. */
+export const eraseQuery = object({
+  from: string()
+    .strict()
+    .matches(/^\d{4}-\d{2}-\d{2}$/, 'a day is written as YYYY-MM-DD')
+    .optional(),
 }).noUnknown();
 
 /** See computerRequest. */
@@ -72,7 +110,9 @@ export type ComputerRequest = InferType<typeof computerRequest>;
 /** See scanRequest. */
 export type ScanRequest = InferType<typeof scanRequest>;
 /** See loadRequest. */
-export type LoadRequest = InferType<typeof loadRequest>;
+export type LoadRequest = Omit<InferType<typeof loadRequest>, 'more'> & { readonly more?: readonly string[] };
+/** See pickRequest. */
+export type PickRequest = InferType<typeof pickRequest>;
 /** See chestRequest. */
 export type ChestRequest = InferType<typeof chestRequest>;
 

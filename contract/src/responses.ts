@@ -2,3 +2,4 @@
 export * from './responses/studio.js';
 export * from './responses/catalogue.js';
 export * from './responses/changes.js';
+export * from './responses/use.js';

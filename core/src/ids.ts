@@ -12,8 +12,10 @@ export type BuildId = Branded<'build'>;
 export type BuildKey = Branded<'build key'>;
 /** Names a preset among those of its plugin: made of bank and name, so that it is the same on every computer. */
 export type PresetKey = Branded<'preset'>;
-/** Names what can stand in a drawer, on a tray and in a slot: a plugin, by its own id, or a preset of one. */
-export type ItemId = PluginId | Branded<'preset of a plugin'>;
+/** Names a chain; it begins with the mark of chains, so that it is never taken for a plugin. */
+export type ChainId = Branded<'chain'>;
+/** Names what can stand in a drawer, on a tray and in a slot: a plugin, by its own id, a preset of one, or a chain. */
+export type ItemId = PluginId | ChainId | Branded<'preset of a plugin'>;
 /** Names a chest. */
 export type ChestId = Branded<'chest'>;
 /** Names a drawer. */
@@ -26,7 +28,18 @@ export type LaneId = Branded<'lane'>;
 export type SlotId = Branded<'slot'>;
 
 type AnyId =
-  ComputerId | PluginId | BuildId | BuildKey | PresetKey | ItemId | ChestId | DrawerId | SessionId | LaneId | SlotId;
+  | ComputerId
+  | PluginId
+  | ChainId
+  | BuildId
+  | BuildKey
+  | PresetKey
+  | ItemId
+  | ChestId
+  | DrawerId
+  | SessionId
+  | LaneId
+  | SlotId;
 
 /** Marks a string that came from the outside as an id of the wanted kind; the caller has checked it. */
 export const asId = <Id extends AnyId>(text: string): Id => text as Id;

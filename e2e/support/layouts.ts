@@ -53,6 +53,8 @@ const SIGNS: Readonly<Record<string, string>> = {
   plus: '+',
   less: '<',
   greater: '>',
+  equal: '=',
+  period: '.',
 };
 
 const signOf = (symbol: string): string | undefined =>

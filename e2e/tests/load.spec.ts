@@ -13,8 +13,8 @@ test('typing, arrows, Enter loads; the slot shows it, it is kept, replaced and c
   await page.keyboard.type('plate');
   const options = page.getByRole('option');
   await expect(options.first()).toHaveAttribute('aria-selected', 'true');
-  await expect(options.first().locator('bdi')).toContainText('Plate');
-  const second = (await options.nth(1).locator('bdi').innerText()).trim();
+  await expect(options.first().locator('bdi').first()).toContainText('Plate');
+  const second = (await options.nth(1).locator('bdi').first().innerText()).trim();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
   await expect(slot).toHaveAttribute('title', new RegExp(second));
@@ -52,9 +52,7 @@ test('a slot offers only what fits into it', async ({ page }) => {
     ['Toy piano, slot 3', count('audio-effect', 'tool')],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${slot}:`) }).click();
-    // The list draws what is in sight; its length tells how many there are.
-    const height = await page.getByRole('listbox').evaluate((list) => list.firstElementChild?.clientHeight ?? 0);
-    expect(Math.round((height - 26) / 44)).toBe(expected);
+    await expect(page.getByRole('dialog').getByText(`${String(expected)} fit`)).toBeVisible();
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);
   }
@@ -67,15 +65,15 @@ test('a plugin is loaded out of a drawer, and the drawer stays open for the next
     .getByRole('dialog')
     .getByRole('button', { name: /^Space, / })
     .click();
-  await expect(page.getByText('in Space')).toBeVisible();
+  await expect(page.getByText('in Space', { exact: true })).toBeVisible();
   await accessible(page);
-  await page.keyboard.press('Alt+1');
+  await page.keyboard.press('Control+Enter');
   await expect(page.getByRole('option').first().getByLabel('on Favourites')).toBeVisible();
-  const name = (await page.getByRole('option').first().locator('bdi').innerText()).trim();
+  const name = (await page.getByRole('option').first().locator('bdi').first().innerText()).trim();
   await page.keyboard.press('Enter');
   await expect(slot).toHaveAttribute('title', new RegExp(name));
   await page.getByRole('button', { name: /^Goose, slot 4:/ }).click();
-  await expect(page.getByText('in Space')).toBeVisible();
+  await expect(page.getByText('in Space', { exact: true })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByText('everything that fits')).toBeVisible();
   await page.keyboard.press('Escape');

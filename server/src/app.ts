@@ -14,6 +14,8 @@ import { exchangeHandlers } from './routes/exchange.js';
 import { pictureHandlers } from './routes/pictures.js';
 import { reportHandlers } from './routes/reports.js';
 import { scanHandlers } from './routes/scans.js';
+import { sessionHandlers } from './routes/sessions.js';
+import { useHandlers } from './routes/uses.js';
 
 /** A handler for every endpoint of the table; one that is missing does not compile. */
 const handlersOf = (context: Context): Handlers<EndpointKey> => ({
@@ -29,6 +31,8 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
   ...changeHandlers(context),
   ...exchangeHandlers(context),
   ...pictureHandlers(context),
+  ...useHandlers(context),
+  ...sessionHandlers(context),
 });
 
 /** The web application; `webFolder` holds the built pages, or null for the interface alone. Keeps no state of its own. */

@@ -50,6 +50,7 @@ export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlug
       found: true,
       failed: false,
       pictures: 0,
+      outputs: null,
     },
   ],
   ...more,

@@ -26,6 +26,7 @@ export const buildView = thing('Build', {
   found: flag(),
   failed: flag(),
   pictures: count(),
+  outputs: count().nullable(),
 });
 /** See buildView. */
 export type BuildView = Answer<typeof buildView>;

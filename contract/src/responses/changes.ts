@@ -1,4 +1,5 @@
 /** What is answered about what was arranged, and about changes of it. */
+import type { UseView } from './use.js';
 import { string } from 'yup';
 import { ROW_KINDS, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import type { Edit } from '@clever-drawer/core/chests/edit';
@@ -98,6 +99,16 @@ export const importReport = thing('ImportReport', {
 /** See importReport. */
 export type ImportReport = Answer<typeof importReport>;
 
+/** What came of bringing a session in: its id, the plugins that the catalogue lacks, and how many devices were no plugins that are known. */
+export const sessionReport = thing('SessionReport', {
+  session: words(),
+  missing: listOf(namedPlugin),
+  leftOut: count(),
+  saved: savedChange,
+});
+/** See sessionReport. */
+export type SessionReport = Answer<typeof sessionReport>;
+
 /** The id of what was made. */
 export const made = thing('Made', { id: words() });
 /** The name of a picture that was sent: the SHA-256 of its bytes. */
@@ -105,8 +116,9 @@ export const sentPicture = thing('SentPicture', { picture: string().defined() })
 
 /**
  * What open windows of a computer are told: first how far things are now, and again when something else has changed; and each change of the arrangement, with
- * the window that made it.
+ * the window that made it; and each pick, which changes nothing but counts as a load.
  */
 export type WindowEvent =
   | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
+  | { readonly kind: 'used'; readonly use: UseView }
   | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange };

@@ -1,4 +1,6 @@
 import { ASIDE } from './rows/aside.js';
+import { CHAIN } from './rows/chain.js';
+import { CHAIN_PART } from './rows/chain-part.js';
 import { CHEST } from './rows/chest.js';
 import { CHOICE } from './rows/choice.js';
 import { DIVIDER } from './rows/divider.js';
@@ -30,6 +32,8 @@ export const ROWS = {
   session: SESSION,
   lane: LANE,
   slot: SLOT,
+  chain: CHAIN,
+  chainPart: CHAIN_PART,
   choice: CHOICE,
   heldBuild: HELD_BUILD,
   vendorSpelling: VENDOR_SPELLING,

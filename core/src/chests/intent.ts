@@ -1,10 +1,22 @@
 import type { Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
-import type { BuildId, BuildKey, ChestId, DrawerId, ItemId, LaneId, PluginId, SessionId, SlotId } from '../ids.js';
+import type {
+  BuildId,
+  BuildKey,
+  ChainId,
+  ChestId,
+  DrawerId,
+  ItemId,
+  LaneId,
+  PluginId,
+  SessionId,
+  SlotId,
+} from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 import type { ChestSlot } from './rows/chest.js';
-import type { LaneKind } from './rows/lane.js';
+import type { LaneKind, LaneWidth } from './rows/lane.js';
+import type { SlotKind } from './rows/slot.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { DrawerSplit } from './drawer-split.js';
 import type { AsideReason } from './rows/aside.js';
@@ -14,7 +26,8 @@ import type { BuildOf, KeyedBuild } from './set-aside.js';
  * What a producer wants done to the arrangement. New things bring their id along, so that screen and server plan the very same change.
  * `before` is the neighbour in front of which something goes; null is the end. Where `pluginIds` are items, they may name presets of plugins as well (`item.ts`).
  */
-export type Intent = ChestIntent | DrawerIntent | FilingIntent | TrayIntent | NameIntent | SessionIntent | RightIntent;
+export type Intent =
+  ChestIntent | DrawerIntent | FilingIntent | TrayIntent | NameIntent | SessionIntent | ChainIntent | RightIntent;
 
 type ChestIntent =
   | { kind: 'make-chest'; id: ChestId; name: string; slots: readonly ChestSlot[] | null }
@@ -92,7 +105,28 @@ type NameIntent =
 type SessionIntent =
   | { kind: 'load'; slotId: SlotId; pluginId: ItemId; buildId: BuildId | null }
   | { kind: 'clear-slot'; slotId: SlotId }
-  | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] };
+  | { kind: 'make-session'; id: SessionId; name: string; lanes: readonly NewLane[] }
+  | { kind: 'rename-session'; id: SessionId; name: string }
+  /** The ids of what the copy holds are made of its own; `filled`: with the plugins in its slots. */
+  | { kind: 'copy-session'; id: SessionId; newId: SessionId; name: string; filled: boolean }
+  | { kind: 'mark-template'; id: SessionId; template: boolean }
+  | { kind: 'move-session'; id: SessionId; before: SessionId | null }
+  | { kind: 'delete-session'; id: SessionId }
+  | { kind: 'add-lane'; sessionId: SessionId; lane: NewLane }
+  | { kind: 'change-lane'; id: LaneId; name: string; width: LaneWidth | null }
+  | { kind: 'move-lane'; id: LaneId; before: LaneId | null }
+  | { kind: 'copy-lane'; id: LaneId; newId: LaneId }
+  | { kind: 'delete-lane'; id: LaneId }
+  | { kind: 'add-slot'; id: SlotId; laneId: LaneId; slot: SlotKind; before: SlotId | null }
+  | { kind: 'delete-slot'; slotId: SlotId }
+  | { kind: 'bypass'; slotId: SlotId; bypass: boolean }
+  /** Puts what is in a slot into another one: what stands there comes back in exchange, or makes room for a copy. */
+  | { kind: 'move-slot'; slotId: SlotId; toId: SlotId; copy: boolean };
+
+type ChainIntent =
+  | { kind: 'keep-chain'; id: ChainId; name: string; slotIds: readonly SlotId[] }
+  | { kind: 'rename-chain'; id: ChainId; name: string }
+  | { kind: 'delete-chain'; id: ChainId };
 
 type RightIntent =
   | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }
@@ -124,6 +158,7 @@ export interface NewLane {
   readonly id: LaneId;
   readonly kind: LaneKind;
   readonly name: string;
+  readonly width?: LaneWidth | null;
   readonly inserts: number;
 }
 

@@ -1,5 +1,5 @@
 import { bankAndName } from '../catalogue/plugin-presets.js';
-import { asId, type ItemId, type PluginId, type PresetKey } from '../ids.js';
+import { asId, type ChainId, type ItemId, type PluginId, type PresetKey } from '../ids.js';
 import { ITEM_MARK } from '../identity/item-mark.js';
 
 /** What can stand in a drawer, on a tray and in a slot: a plugin, or a preset of one. */
@@ -22,8 +22,14 @@ export interface PresetOf {
 export const itemId = ({ pluginId, preset }: ItemParts): ItemId =>
   preset === null ? pluginId : asId<ItemId>(`${pluginId}${ITEM_MARK}${preset}`);
 
-/** The plugin and the preset that an item's id names. */
+/** With what the ids of chains begin. */
+export const CHAIN_MARK = `chain${ITEM_MARK}`;
+/** Whether an item is a chain. */
+export const isChain = (id: ItemId): id is ChainId => id.startsWith(CHAIN_MARK);
+
+/** The plugin and the preset that an item's id names; a chain stands where its plugin would. */
 export function itemParts(id: ItemId): ItemParts {
+  if (isChain(id)) return { pluginId: id as string as PluginId, preset: null };
   const at = id.lastIndexOf(ITEM_MARK);
   if (at < 0) return { pluginId: asId<PluginId>(id), preset: null };
   return { pluginId: asId<PluginId>(id.slice(0, at)), preset: asId<PresetKey>(id.slice(at + ITEM_MARK.length)) };

@@ -30,6 +30,9 @@ export function takeOver(
     ...[...state.slot.values()]
       .filter((slot) => slot.pluginId !== null && others.includes(slot.pluginId))
       .map((slot): Edit => ({ of: 'slot', id: slot.id, before: slot, after: { ...slot, pluginId: to } })),
+    ...[...state.chainPart.values()]
+      .filter((part) => others.includes(part.pluginId))
+      .map((part): Edit => ({ of: 'chainPart', id: part.id, before: part, after: { ...part, pluginId: to } })),
     ...takeWords(state, others, to),
     ...takeFace(state, others, to),
     ...takeCorrections(state, others, to),

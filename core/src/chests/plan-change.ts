@@ -4,13 +4,16 @@ import { applyEdits, mergeEdits } from './edit.js';
 import type { Intent, IntentKind, Wish } from './intent.js';
 import type { Named, NameOf, Plan, Planner, Planners } from './plan.js';
 import { planned, refuse, UNCHANGED } from './plan.js';
+import { CHAIN_PLANNERS } from './plan-chains.js';
 import { CHEST_PLANNERS } from './plan-chest.js';
 import { DRAWER_PLANNERS } from './plan-drawer.js';
 import { FILING_PLANNERS } from './plan-filing.js';
 import { GROUPING_PLANNERS } from './plan-grouping.js';
 import { NAME_PLANNERS } from './plan-names.js';
 import { RIGHT_PLANNERS } from './plan-put-right.js';
+import { LANE_PLANNERS } from './plan-lanes.js';
 import { SESSION_PLANNERS } from './plan-session.js';
+import { SLOT_PLANNERS } from './plan-slots.js';
 import { TRAY_PLANNERS } from './plan-trays.js';
 
 const PLANNERS: Planners<IntentKind> = {
@@ -20,6 +23,9 @@ const PLANNERS: Planners<IntentKind> = {
   ...TRAY_PLANNERS,
   ...NAME_PLANNERS,
   ...SESSION_PLANNERS,
+  ...LANE_PLANNERS,
+  ...SLOT_PLANNERS,
+  ...CHAIN_PLANNERS,
   ...RIGHT_PLANNERS,
   ...GROUPING_PLANNERS,
 };

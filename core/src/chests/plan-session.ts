@@ -1,75 +1,103 @@
-import { asId } from '../ids.js';
-import type { SlotId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import type { LaneKind } from './rows/lane.js';
-import type { Slot, SlotKind } from './rows/slot.js';
 import type { Edit } from './edit.js';
 import type { Wish } from './intent.js';
-import { itemId, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
 import type { Plan, Planners } from './plan.js';
-import { itsPlugin, nothing, planned, refuse } from './plan.js';
+import { UNCHANGED, nothing, planned, refuse } from './plan.js';
+import { copiedLaneId, copyLane, layOutLane, removeLane } from './plan-lanes.js';
+import { group } from './row-groups.js';
 
-const NO_SLOT = 'This slot is not there any more. Reload the page to see the session as it is now.';
+export { slotKindsOf } from './plan-lanes.js';
 
-/** The kinds of slots of a lane, in order: an instrument track has one for a MIDI effect and one for its instrument before the inserts. */
-export const slotKindsOf = (kind: LaneKind, inserts: number): SlotKind[] => [
-  ...(kind === 'instrument' ? (['midi-effect', 'instrument'] as const) : []),
-  ...Array.from({ length: inserts }, () => 'insert' as const),
-];
+const NO_SESSION = 'This session is not there any more. It was deleted in another window; undo there brings it back.';
+/** So many sessions there are at most. */
+const MOST_SESSIONS = 500;
 
-/** Practice sessions: laid out, slots loaded and cleared. */
-export const SESSION_PLANNERS: Planners<'load' | 'clear-slot' | 'make-session'> = {
-  load: {
-    names: itsPlugin,
-    plan: (state, { slotId, pluginId, buildId }, nameOf) => {
-      const before = state.slot.get(slotId);
-      if (before === undefined) return refuse(NO_SLOT);
-      const name = nameOf(pluginId);
-      if (name === undefined) return refuse('This plugin is not in the catalogue. Scan its folder in Intake.');
-      const after: Slot = { ...before, ...itemParts(pluginId), buildId };
-      return planned(`load ${name} into ${laneName(state, before)}`, [{ of: 'slot', id: before.id, before, after }]);
+/** Practice sessions: laid out, named, ordered, copied, kept as templates, deleted. */
+export const SESSION_PLANNERS: Planners<
+  'make-session' | 'rename-session' | 'copy-session' | 'mark-template' | 'move-session' | 'delete-session'
+> = {
+  'make-session': { names: nothing, plan: planSession },
+
+  'rename-session': {
+    names: nothing,
+    plan: (state, { id, name }) => {
+      const before = state.session.get(id);
+      if (before === undefined) return refuse(NO_SESSION);
+      if (before.name === name) return refuse(UNCHANGED);
+      return planned(`rename ${before.name} to ${name}`, [{ of: 'session', id, before, after: { ...before, name } }]);
     },
   },
 
-  'clear-slot': {
-    names: ({ slotId }, state) => {
-      const pluginId = state.slot.get(slotId)?.pluginId ?? null;
-      return { plugins: pluginId === null ? [] : [pluginId] };
-    },
-    plan: (state, { slotId }, nameOf) => {
-      const before = state.slot.get(slotId);
-      if (before === undefined) return refuse(NO_SLOT);
-      if (before.pluginId === null) return refuse('This slot is empty already.');
-      const after: Slot = { ...before, pluginId: null, preset: null, buildId: null };
-      const item = itemId({ pluginId: before.pluginId, preset: before.preset });
-      return planned(`clear ${nameOf(item) ?? 'a plugin'} from ${laneName(state, before)}`, [
-        { of: 'slot', id: before.id, before, after },
+  'copy-session': {
+    names: nothing,
+    plan: (state, { id, newId, name, filled }) => {
+      const session = state.session.get(id);
+      if (session === undefined) return refuse(NO_SESSION);
+      const refusal = cantAdd(state, newId);
+      if (refusal !== null) return refuse(refusal);
+      const [order = ''] = keysBefore([...state.session.values()], null, 1);
+      const lanes = group(state, 'lanesOf', id);
+      return planned(filled ? `copy ${session.name}` : `new session ${name}`, [
+        { of: 'session', id: newId, before: null, after: { id: newId, name, order, template: false } },
+        ...lanes.flatMap((lane, at) =>
+          copyLane(
+            state,
+            lane,
+            { id: copiedLaneId(newId, at), sessionId: newId, order: lane.order, name: lane.name },
+            filled,
+          ),
+        ),
       ]);
     },
   },
 
-  'make-session': { names: nothing, plan: planSession },
+  'mark-template': {
+    names: nothing,
+    plan: (state, { id, template }) => {
+      const before = state.session.get(id);
+      if (before === undefined) return refuse(NO_SESSION);
+      if ((before.template ?? false) === template) return refuse(UNCHANGED);
+      const words = template ? `keep ${before.name} as a template` : `${before.name} is no template any more`;
+      return planned(words, [{ of: 'session', id, before, after: { ...before, template } }]);
+    },
+  },
+
+  'move-session': {
+    names: nothing,
+    plan: (state, { id, before: neighbour }) => {
+      const before = state.session.get(id);
+      if (before === undefined) return refuse(NO_SESSION);
+      const others = [...state.session.values()].filter((one) => one.id !== id);
+      const [order = ''] = keysBefore(others, neighbour, 1);
+      return planned(`move ${before.name}`, [{ of: 'session', id, before, after: { ...before, order } }]);
+    },
+  },
+
+  'delete-session': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const before = state.session.get(id);
+      if (before === undefined) return refuse(NO_SESSION);
+      return planned(`delete ${before.name}`, [
+        ...group(state, 'lanesOf', id).flatMap((lane) => removeLane(state, lane)),
+        { of: 'session', id, before, after: null },
+      ]);
+    },
+  },
 };
 
-function planSession(state: Arrangement, { id, name, lanes }: Wish<'make-session'>): Plan {
-  if (state.session.has(id)) return refuse('This session has been made already.');
-  const [order = ''] = keysBefore([...state.session.values()], null, 1);
-  const laneOrders = keysBefore([], null, lanes.length);
-  const edits: Edit[] = [{ of: 'session', id, before: null, after: { id, name, order } }];
-  lanes.forEach((lane, index) => {
-    const row = { id: lane.id, sessionId: id, kind: lane.kind, name: lane.name, order: laneOrders[index] ?? '' };
-    edits.push({ of: 'lane', id: lane.id, before: null, after: row });
-    const kinds = slotKindsOf(lane.kind, lane.inserts);
-    const orders = keysBefore([], null, kinds.length);
-    kinds.forEach((kind, at) => {
-      const slotId = asId<SlotId>(`${lane.id}/${String(at + 1)}`);
-      const slot: Slot = { id: slotId, laneId: lane.id, kind, order: orders[at] ?? '', ...EMPTY };
-      edits.push({ of: 'slot', id: slotId, before: null, after: slot });
-    });
-  });
-  return planned(`new session ${name}`, edits);
+function cantAdd(state: Arrangement, id: string): string | null {
+  if (state.session.has(id)) return 'This session has been made already.';
+  return state.session.size >= MOST_SESSIONS ? `There are ${String(MOST_SESSIONS)} sessions, which is the most.` : null;
 }
 
-const EMPTY = { pluginId: null, preset: null, buildId: null };
-const laneName = (state: Arrangement, slot: Slot): string => state.lane.get(slot.laneId)?.name ?? 'the session';
+function planSession(state: Arrangement, { id, name, lanes }: Wish<'make-session'>): Plan {
+  const refusal = cantAdd(state, id);
+  if (refusal !== null) return refuse(refusal);
+  const [order = ''] = keysBefore([...state.session.values()], null, 1);
+  const laneOrders = keysBefore([], null, lanes.length);
+  const edits: Edit[] = [{ of: 'session', id, before: null, after: { id, name, order, template: false } }];
+  lanes.forEach((lane, index) => edits.push(...layOutLane(lane, id, laneOrders[index] ?? '')));
+  return planned(`new session ${name}`, edits);
+}

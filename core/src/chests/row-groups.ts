@@ -27,6 +27,9 @@ export const GROUPINGS = {
   dividersIn: grouping('divider', (row) => row.drawerId),
   onTray: grouping('trayEntry', (row) => String(row.tray)),
   traysOf: grouping('trayEntry', itemId),
+  lanesOf: grouping('lane', (row) => row.sessionId),
+  slotsIn: grouping('slot', (row) => row.laneId),
+  partsOf: grouping('chainPart', (row) => row.chainId),
 } as const;
 /** What names a grouping. */
 export type GroupingName = keyof typeof GROUPINGS;

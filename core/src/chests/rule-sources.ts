@@ -9,7 +9,7 @@ import { speaksOfItems, type RuleChange } from '../rules/rule-book.js';
 import type { RuleFacts } from '../rules/rule-facts.js';
 import { termsOf, type Condition } from '../rules/condition.js';
 import type { Arrangement } from './arrangement.js';
-import { itemParts, pluginOfItem } from './item.js';
+import { isChain, itemParts, pluginOfItem } from './item.js';
 import type { Drawer } from './rows/drawer.js';
 import { groupsOf } from './row-groups.js';
 
@@ -123,7 +123,7 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
   // Field by field: an object that is spread together is several times as slow to look at, and this is looked at for every plugin.
   return {
     id: item.id,
-    item: preset === null ? 'plugin' : 'preset',
+    item: preset !== null ? 'preset' : isChain(item.id) ? 'chain' : 'plugin',
     names: namesOf(item),
     vendor: item.vendor ?? null,
     tags: item.naming?.tags ?? NOTHING,
@@ -203,7 +203,7 @@ export function ruleChange(
 function touched(before: RuleSources | null, after: RuleSources): ItemId[] {
   const isAsked = (id: ItemId): boolean => {
     const item = after.items.get(id);
-    return item !== undefined && (after.presets || item.preset == null);
+    return item !== undefined && (after.presets || (item.preset == null && !isChain(id)));
   };
   if (before === null || before.presets !== after.presets) return [...after.items.keys()].filter(isAsked);
   const ids = new Set<ItemId>();

@@ -34,7 +34,8 @@ export function whyNot(sources: RuleSources, world: RuleWorld, drawer: DrawerId,
   if (facts === undefined) return 'This computer does not know it.';
   if (facts.nevers.includes(drawer)) return 'It is never in this drawer, by hand.';
   if (condition === null) return 'The drawer has no rule, and it was not put in by hand.';
-  if (facts.item === 'preset' && !speaksOfItems(condition)) return 'The rule takes plugins, and this is a preset.';
+  if (facts.item !== 'plugin' && !speaksOfItems(condition))
+    return `The rule takes plugins, and this is a ${facts.item}.`;
   const { holds, because } = explain(condition, facts, world);
   if (holds)
     return row?.most == null ? '' : `The rule takes it, but only the first ${String(row.most)} stand in the drawer.`;

@@ -3,7 +3,7 @@ import type { Grade } from '../catalogue/evidence.js';
 import { byPreference, STANDARD_PREFERENCE, type Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
-import type { PluginId } from '../ids.js';
+import type { ItemId, PluginId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
 import type { PresetOf } from './item.js';
@@ -35,6 +35,8 @@ export interface Chosen {
   readonly aside: Aside | null;
   /** Null for a plugin itself. */
   readonly preset: PresetOf | null;
+  /** What a chain is made of, in order; absent for anything else. */
+  readonly chain?: readonly ItemId[];
 }
 
 /** The kinds of rows that make a plugin what the producer says it is. */

@@ -20,6 +20,10 @@ export const SLOT_LABELS: Readonly<Record<SlotKind, string>> = {
 /** Whether a plugin of this role may be loaded into a slot of this kind. An unknown role (null) fits nowhere by itself. */
 export const fits = (slot: SlotKind, role: Role | null): boolean => role !== null && FITTING[slot].includes(role);
 
+/** The kind of slot that a plugin of a role goes into; one of no known role goes where it was put. */
+export const slotFor = (role: Role | null, otherwise: SlotKind): SlotKind =>
+  role === null ? otherwise : role === 'instrument' ? 'instrument' : role === 'midi-effect' ? 'midi-effect' : 'insert';
+
 /** What a slot is offered: the plugins that fit, and apart from them those whose role is not known. Both keep their order. */
 export function offerFor<P extends { readonly role: Role | null }>(
   slot: SlotKind,

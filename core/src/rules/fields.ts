@@ -90,7 +90,7 @@ export const FIELDS = {
   bits: value('bits', plain(['32', '64'])),
   width: value('width', plain(['mono', 'stereo'])),
   tray: value('tray', plain(['1', '2', '3', '4', '5', '6', '7', '8', '9', 'any'])),
-  item: value('item', plain(['plugin', 'preset'])),
+  item: value('item', plain(['plugin', 'preset', 'chain'])),
   way: value('loaded from', [
     { value: 'typing', label: 'typing' },
     { value: 'drawer', label: 'a drawer' },

@@ -165,7 +165,7 @@ export class RuleBook {
         if (this.goneOnes.size > 0) this.goneOnes.delete(at);
       }
       this.facts[at] = one;
-      mark(this.presets, at, one.item === 'preset');
+      mark(this.presets, at, one.item !== 'plugin');
       mark(this.withNevers, at, one.nevers.length > 0);
       touched.push(at);
     }

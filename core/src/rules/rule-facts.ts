@@ -7,7 +7,7 @@ import type { ItemId } from '../ids.js';
 /** All that rules can ask of a plugin, or of a preset of one. Null where it is not known. */
 export interface RuleFacts {
   readonly id: ItemId;
-  readonly item: 'plugin' | 'preset';
+  readonly item: 'plugin' | 'preset' | 'chain';
   /** The given name, the nickname, and names of other makers' hands: a rule looks at each. */
   readonly names: readonly string[];
   readonly vendor: string | null;

@@ -40,7 +40,7 @@ export function serve(context: Context, handlers: Handlers<EndpointKey>): Router
   const router = Router();
   for (const key of Object.keys(API) as EndpointKey[]) {
     const { method, path } = partsOfKey(key);
-    const name = method.toLowerCase() as 'get' | 'post' | 'patch' | 'delete';
+    const name = method.toLowerCase() as 'get' | 'post' | 'put' | 'patch' | 'delete';
     router[name](path.replace(/\{(\w+)\}/g, ':$1'), ...readers(API[key]), route(context, key, handlers[key] as never));
   }
   return router;

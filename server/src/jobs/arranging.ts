@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
-import type { SavedChange, WindowEvent } from '@clever-drawer/contract/responses';
+import type { SavedChange, UseView, WindowEvent } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ofStudio } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
@@ -73,6 +73,12 @@ export class Arranging {
     if (this.windows.size === 0) return;
     const text = eventText({ kind: 'now', ...(await revisionsOf(this.source.manager)) });
     for (const listeners of this.windows.values()) for (const response of listeners.keys()) response.write(text);
+  }
+
+  /** Tells the windows of a computer that something was handed over: nothing is arranged otherwise, but use follows. */
+  tellUsed(computerId: ComputerId, use: UseView): void {
+    const text = eventText({ kind: 'used', use });
+    for (const response of this.windows.get(computerId)?.keys() ?? []) response.write(text);
   }
 
   /** Lets go of what is remembered. */

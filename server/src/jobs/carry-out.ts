@@ -36,7 +36,7 @@ export async function carryOut(
   const plan = planWish(
     state,
     intents,
-    itemNames((id) => names.get(id)),
+    itemNames((id) => names.get(id) ?? state.chain.get(id)?.name),
   );
   if (!plan.ok) throw refused(plan.refusal);
   if (mark !== undefined && mark !== markOf(plan.change.edits))

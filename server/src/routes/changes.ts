@@ -1,31 +1,19 @@
 import { randomUUID } from 'node:crypto';
-import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
-import type { Intent } from '@clever-drawer/core/chests/intent';
-import { itemParts, presetTitle } from '@clever-drawer/core/chests/item';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
-import {
-  asId,
-  type ChestId,
-  type ComputerId,
-  type DrawerId,
-  type ItemId,
-  type PresetKey,
-  type SlotId,
-} from '@clever-drawer/core/ids';
-import { fits, SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import { asId, type ChestId, type ComputerId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { EntityManager } from 'typeorm';
-import { notFound, refused } from '../http/http-error.js';
+import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { carryOut } from '../jobs/carry-out.js';
-import { loadCatalogue, loadPlugin } from '../store/catalogue-store.js';
+import { loadItems } from '../jobs/load-items.js';
+import { loadCatalogue } from '../store/catalogue-store.js';
 import { saveChange, step } from '../store/change-journal.js';
 import { computerIdOf } from '../store/computer-store.js';
-import { countLoad } from '../store/load-store.js';
 import { ruledOn } from '../store/trait-store.js';
 import type { Context } from './context.js';
 
@@ -77,29 +65,9 @@ export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
     },
 
     'POST /computers/{computer}/loads': async ({ path, window, body: load }) => {
-      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => {
-        const item = asId<ItemId>(load.pluginId);
-        const { pluginId, preset } = itemParts(item);
-        const known = await loadPlugin(db, id, pluginId);
-        const plugin = known === null ? undefined : withChoices([known], state)[0];
-        if (plugin === undefined) throw notFound('plugin');
-        const there = plugin.builds.filter((one) => one.found);
-        if (there.length === 0)
-          throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
-        const build = there.find((one) => preset === null || one.presetList.some((own) => presetKey(own) === preset));
-        if (build === undefined)
-          throw refused(
-            `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found at the last look. Scan its folder in Intake, or load ${plugin.name} without it.`,
-          );
-        const slot = state.slot.get(load.slotId);
-        if (slot !== undefined && plugin.role !== null && !fits(slot.kind, plugin.role))
-          throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[slot.kind]}.`);
-        const slotId = asId<SlotId>(load.slotId);
-        const intent: Intent = { kind: 'load', slotId, pluginId: item, buildId: build.id };
-        const change = await carryOut(db, id, state, [intent]);
-        await countLoad(db, id, { ...load, pluginId, preset, buildId: build.id, change: change.number });
-        return { saved: change };
-      });
+      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
+        saved: await loadItems(db, id, state, load),
+      }));
       return saved;
     },
 

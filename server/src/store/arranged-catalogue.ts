@@ -1,6 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { ArrangedPluginView, DrawerContentsView, DrawerView, PluginView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { itemParts } from '@clever-drawer/core/chests/item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
@@ -17,7 +18,7 @@ import { ruledOn } from './trait-store.js';
 type ChosenPlugin = PluginView & Chosen;
 type Item = ChosenPlugin | ItemOf<ChosenPlugin>;
 
-/** The catalogue as the producer has it, and by id also the presets that are arranged. */
+/** The catalogue as the producer has it, and by id also the presets that are arranged, and the chains. */
 interface ChosenCatalogue {
   readonly plugins: readonly ChosenPlugin[];
   readonly byId: ReadonlyMap<ItemId, Item>;
@@ -27,7 +28,9 @@ async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrange
   const plugins = withChoices((await loadCatalogue(db, id)).plugins, state);
   const arranged = arrangedPresets(state);
   const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
-  return { plugins, byId: itemsById(plugins, present, arranged, state.naming) };
+  const byId: Map<ItemId, Item> = itemsById(plugins, present, arranged, state.naming);
+  for (const chain of chainItems<ChosenPlugin>(state, byId)) byId.set(chain.id, chain);
+  return { plugins, byId };
 }
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */

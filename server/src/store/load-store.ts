@@ -1,16 +1,48 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { LoadRequest } from '@clever-drawer/contract/requests';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import type { UsesView, UseView } from '@clever-drawer/contract/responses';
+import { itemId, itemParts } from '@clever-drawer/core/chests/item';
+import type { ComputerId, ItemId, PluginId, PresetKey } from '@clever-drawer/core/ids';
+import type { LoadWay, Spot } from '@clever-drawer/core/menu/use';
+import { StudioRow } from '../database/entities/computer.js';
 import { LoadRow } from '../database/entities/journal.js';
 
-/** Writes down that a plugin was loaded, maybe with a preset, by which way and how fast; `change` is the step of the journal that did it. */
-export async function countLoad(
+/** A load as it is written down: what, where, by which way and how fast; `change` is the step of the journal that did it, null for one of no step. */
+export interface CountedLoad {
+  readonly item: ItemId;
+  readonly buildId: string | null;
+  readonly slotId: string;
+  readonly spot: Spot;
+  readonly session: string | null;
+  readonly way: LoadWay;
+  readonly milliseconds: number;
+  readonly keys: number | null;
+  readonly clicks: number | null;
+  readonly change: number | null;
+}
+
+/** Whether loads are counted. */
+export const keepsUse = async (db: EntityManager): Promise<boolean> =>
+  (await db.findOneByOrFail(StudioRow, { id: 1 })).keepsUse;
+
+/** Writes loads down, unless the producer has switched that off. */
+export async function countLoads(
   db: EntityManager,
   computerId: ComputerId,
-  load: LoadRequest & { readonly preset: string | null; readonly buildId: string; readonly change: number },
+  loads: readonly CountedLoad[],
 ): Promise<void> {
-  await db.insert(LoadRow, { ...load, id: randomUUID(), computerId });
+  if (!(await keepsUse(db))) return;
+  const rows = loads.map(({ item, spot, ...load }) => ({
+    ...load,
+    ...itemParts(item),
+    id: randomUUID(),
+    computerId,
+    slotKind: spot.slot,
+    laneKind: spot.laneKind,
+    lane: spot.lane,
+    before: spot.before,
+  }));
+  await db.insert(LoadRow, rows);
 }
 
 /** The loads that a step made count no longer when it is undone, and again when it is redone. */
@@ -25,4 +57,39 @@ export async function loadCounts(db: EntityManager, computerId: ComputerId): Pro
     [computerId],
   );
   return new Map(rows.map((row) => [row.pluginId, row.loads]));
+}
+
+/** So many of the last loads are told of: what is older hardly counts. */
+const MOST_TOLD = 4000;
+
+const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
+
+/** The last loads of a computer, newest first, each for the plugin that its build belongs to now. */
+export async function usesOf(db: EntityManager, computerId: ComputerId): Promise<UsesView> {
+  const [[sum], rows] = await Promise.all([
+    db.query<[{ total: number; since: string | null }]>(
+      `SELECT count(*)::int AS total, to_char(min("loadedAt") AT TIME ZONE 'UTC', ${ISO}) AS since
+       FROM load WHERE "computerId" = $1 AND NOT undone`,
+      [computerId],
+    ),
+    db.query<(Omit<UseView, 'item'> & { pluginId: PluginId; preset: PresetKey | null })[]>(
+      `SELECT coalesce(b."pluginId", l."pluginId") AS "pluginId", l.preset,
+              to_char(l."loadedAt" AT TIME ZONE 'UTC', ${ISO}) AS at,
+              l."slotKind" AS slot, l."laneKind", l.lane, l.session, l.before, l.way
+       FROM load l LEFT JOIN build b ON b.id = l."buildId"
+       WHERE l."computerId" = $1 AND NOT l.undone ORDER BY l."loadedAt" DESC LIMIT $2`,
+      [computerId, MOST_TOLD],
+    ),
+  ]);
+  const uses = rows.map(({ pluginId, preset, ...use }): UseView => ({ item: itemId({ pluginId, preset }), ...use }));
+  return { kept: await keepsUse(db), ...sum, uses };
+}
+
+/** Erases loads, all of them or those from a day (YYYY-MM-DD, UTC) on: how many. */
+export async function eraseLoads(db: EntityManager, from: string | null): Promise<number> {
+  const [, erased] = await db.query<[unknown, number]>(
+    `DELETE FROM load WHERE $1::date IS NULL OR "loadedAt" >= $1::date AT TIME ZONE 'UTC'`,
+    [from],
+  );
+  return erased;
 }

@@ -184,6 +184,9 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   const load = { slotId, pluginId: id('Vestry Plate'), way: 'typing', milliseconds: 900 };
   await send(`${at}/loads`, load);
   await send(`${at}/loads`, { ...load, way: 'drawer' });
+  const chain = `chain¶${own(42)}`;
+  await change({ kind: 'keep-chain', id: chain, name: 'Marionette voice', slotIds: [slotId] });
+  await change({ kind: 'file', drawerIds: [own(10)], pluginIds: [chain] });
   await change({ kind: 'rename-chest', id: own(2), name: 'Was undone' });
   await send(`${at}/undo`);
   return computer;

@@ -46,7 +46,7 @@ export function bring(
 
 /** The names of plugins, as this window knows the catalogue. */
 export const namesIn = (client: QueryClient, computer: ComputerId): NameOf =>
-  itemNames((id) => nameIn(client, computer, id));
+  itemNames((id) => nameIn(client, computer, id) ?? knownIn(client, computer)?.state.chain.get(id)?.name);
 
 const toldKey = (computer: ComputerId) => ['told', computer] as const;
 

@@ -4,12 +4,13 @@ import { toast } from 'sonner';
 import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api-of';
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
-import type { ImportReport, SavedChange } from '@clever-drawer/contract/responses';
+import type { ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
 import { markOf, regroups } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { asId, type ComputerId, type ItemId } from '@clever-drawer/core/ids';
 import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
+import { lookAtUses } from '../catalogue/uses';
 import { call, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
@@ -18,7 +19,7 @@ import { windowName } from './window-name';
 import { answered, failed, nextStep, planIn, wished, type Act, type Pending } from './window-state';
 
 /** Endpoints that change the arrangement in a way that only the server can work out. */
-type ServersOwn = `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import'}`;
+type ServersOwn = `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import' | 'sessions' | 'dawprojects'}`;
 
 /** How the arrangement is changed: shown at once, saved at once, and put back with a word when it can't be saved. */
 export interface Changes {
@@ -29,6 +30,8 @@ export interface Changes {
   /** A chest that the server works out. */
   readonly workOut: (request: RequestOf<'POST /computers/{computer}/worked-out-chests'>) => Promise<boolean>;
   /** Brings a document in; rejects with ApiError, and nothing is told. */
+  /** Brings a session in, a document or a DAWproject's file; rejects with ApiError, and nothing is told. */
+  readonly bringSession: (document: object) => Promise<SessionReport>;
   readonly bringIn: (document: unknown) => Promise<AnswerOf<'POST /computers/{computer}/import'>>;
 }
 
@@ -87,7 +90,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       { kind: 'other' },
       label,
       () => ask(key, body),
-      (answer): SavedChange => (key.endsWith('/import') ? (answer as ImportReport).saved : (answer as SavedChange)),
+      (answer): SavedChange => savedIn(answer as SavedChange | ImportReport | SessionReport),
     ).then((answer) => {
       const done = knownIn(client, computer)?.held.history.steps.undo;
       if (done != null) tell(`Done: ${done.label}`);
@@ -136,14 +139,28 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       );
     },
     load: async (request) => {
-      const isDone = await told(own('POST /computers/{computer}/loads', 'load', request));
-      if (isDone) countLoadOf(client, computer, pluginOfItem(asId<ItemId>(request.pluginId)), request.way);
+      const isDone = await told(
+        own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] }),
+      );
+      if (isDone) {
+        for (const id of [request.pluginId, ...(request.more ?? [])])
+          countLoadOf(client, computer, pluginOfItem(asId<ItemId>(id)), request.way);
+        lookAtUses(client, computer);
+      }
       return isDone;
     },
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),
     bringIn: (document) => own('POST /computers/{computer}/import', 'import', document as never),
+    bringSession: (document) =>
+      document instanceof Blob
+        ? own('POST /computers/{computer}/dawprojects', 'import a session', document as never)
+        : own('POST /computers/{computer}/sessions', 'import a session', document as never),
   };
 }
+
+/** What was saved, of an answer that may tell more. */
+const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChange =>
+  'saved' in answer ? answer.saved : answer;
 
 /** An act that was never sent. */
 class Dropped extends Error {}

@@ -2,8 +2,10 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
 import { regroups } from '@clever-drawer/core/chests/edit';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
+import { countLoadOf, isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
+import { lookAtUses, noteUse } from '../catalogue/uses';
 import { addressOf } from '../lib/api';
 import { bring, knownIn, noteTold, resync, toldOf } from './arrangement-query';
 import { queued } from './queue';
@@ -30,7 +32,10 @@ export function follow(
   };
   line.onmessage = ({ data }: MessageEvent<string>) => {
     const event = JSON.parse(data) as WindowEvent;
-    if (event.kind === 'now') {
+    if (event.kind === 'used') {
+      noteUse(client, computer, event.use);
+      countLoadOf(client, computer, pluginOfItem(event.use.item), event.use.way);
+    } else if (event.kind === 'now') {
       // The line has just been opened, maybe again, or another server wrote: what happened is not told, but how far it went.
       noteTold(client, computer, event.arrangementRevision);
       if (isOlderCatalogue(client, computer, event.catalogueRevision)) lookAtCatalogue(client, computer);
@@ -39,6 +44,8 @@ export function follow(
       const take = event.saved.computerId === computer ? heard : heardElsewhere;
       bring(client, computer, (window, nameOf) => take(window, event.saved, nameOf));
       if (regroups(event.saved.edits)) lookAtCatalogue(client, computer);
+      // A slot that was filled or taken back may be a load more or less.
+      if (event.saved.edits.some((edit) => edit.of === 'slot')) lookAtUses(client, computer);
     }
     if (fell()) catchUp();
   };

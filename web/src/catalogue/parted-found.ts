@@ -4,18 +4,20 @@ import type { ChosenItem } from './queries';
 import type { Found } from './use-search';
 
 /**
- * What was found among plugins and presets behind them. A preset is told of where all that was typed names it, and not where its plugin is found by the same
+ * What was found among plugins, and presets and chains behind them. A preset is told of where all that was typed names it, and not where its plugin is found by the same
  * words: presets called alike are many, and would hide what a guess at a plugin has found.
  */
 export function partedFound(
   items: readonly ChosenItem[],
   { numbers, typed }: Pick<Found, 'numbers' | 'typed'>,
 ): { readonly plugins: Uint32Array; readonly presets: readonly ChosenItem[] } {
-  const plugins = numbers.filter((number) => items[number]?.preset === null);
+  const plugins = numbers.filter((number) => items[number]?.preset === null && items[number].chain === undefined);
   const isNamed = namedBy(typed);
   const found = new Set(Array.from(plugins, (number) => items[number]?.id));
   const presets = Array.from(numbers, (number) => items[number]).filter(
-    (item) => item !== undefined && item.preset !== null && !found.has(pluginOfItem(item.id)) && isNamed(item),
+    (item) =>
+      item !== undefined &&
+      (item.chain !== undefined || (item.preset !== null && !found.has(pluginOfItem(item.id)) && isNamed(item))),
   );
   return { plugins, presets: presets as ChosenItem[] };
 }

@@ -4,6 +4,7 @@ import type { CatalogueView, PluginView, ScanView } from '@clever-drawer/contrac
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
+import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import type { Traits } from '@clever-drawer/core/chests/rule-sources';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
@@ -18,7 +19,7 @@ export type ChosenPlugin = PluginView & Chosen;
 export type ChosenItem = ItemOf<ChosenPlugin>;
 
 /** Whether an item is a plugin itself and no preset of one. */
-export const isPlugin = (item: ChosenItem): item is ChosenPlugin => item.preset === null;
+export const isPlugin = (item: ChosenItem): item is ChosenPlugin => item.preset === null && item.chain === undefined;
 
 /** The catalogue with a way to each plugin by its id. */
 export interface Catalogue {
@@ -45,7 +46,8 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot } = state;
   const present = usePresets(useComputer().id).data ?? NO_PRESETS;
   const arranged = presetsIn(entry, trayEntry, slot, naming);
-  return chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
+  const chosen = chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
+  return withChains(chosen, state.chain, state.chainPart, naming);
 }
 
 interface Presets {
@@ -92,6 +94,22 @@ const chosenCatalogue = memoizeOne(
     const presets = [...present].map((id) => byId.get(id)).filter((item) => item?.found === true);
     const items = presets.length === 0 ? plugins : [...plugins, ...(presets as ChosenItem[])];
     return { ...catalogue, plugins, byId, items, presetsLeftOut: leftOut };
+  },
+);
+
+/** The same with the chains, behind all that can be searched. */
+const withChains = memoizeOne(
+  (
+    catalogue: ChosenCatalogue,
+    chain: Arrangement['chain'],
+    chainPart: Arrangement['chainPart'],
+    naming: Arrangement['naming'],
+  ): ChosenCatalogue => {
+    if (chain.size === 0) return catalogue;
+    const chains = chainItems({ chain, chainPart, naming }, catalogue.byId) as ChosenItem[];
+    const byId = new Map(catalogue.byId);
+    for (const one of chains) byId.set(one.id, one);
+    return { ...catalogue, byId, items: [...catalogue.items, ...chains] };
   },
 );
 

@@ -12,13 +12,18 @@ export function searchTextOf({
   types,
   naming,
   preset,
-}: Pick<ChosenItem, 'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset'>): SearchText {
+  chain,
+}: Pick<
+  ChosenItem,
+  'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset' | 'chain'
+>): SearchText {
   if (preset !== null) return presetText(preset, name, givenName, vendor, naming?.tags ?? []);
   return {
     names: [...(name === givenName ? [name] : [name, givenName]), ...calledToo],
     more: [
       ...(vendor === null ? [] : [vendor]),
       ...types.map((type) => TYPE_TREE[type].label),
+      ...(chain === undefined ? [] : ['chain']),
       ...(naming?.tags ?? []),
       ...(naming?.stripLabel == null ? [] : [naming.stripLabel]),
     ],

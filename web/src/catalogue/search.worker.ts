@@ -2,8 +2,8 @@
 import { expose, transfer } from 'comlink';
 import { SearchIndex, type SearchText } from '@clever-drawer/core/search/search-index';
 
-/** Whose plugins are searched: the catalogue's, those that fit into a slot, those of an open drawer. Each is an index of its own, since how far a search reaches hangs on what it finds. */
-export type Shelf = 'catalogue' | 'slot' | 'drawer';
+/** Whose plugins are searched: the catalogue's, those that fit into a slot and those that do not, those of an open drawer. Each is an index of its own, since how far a search reaches hangs on what it finds. */
+export type Shelf = 'catalogue' | 'slot' | 'drawer' | 'others';
 
 const indexes = new Map<Shelf, SearchIndex>();
 

@@ -1,20 +1,27 @@
+import { parseAsString, useQueryState } from 'nuqs';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import type { Lane } from '@clever-drawer/core/chests/rows/lane';
-import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
-import { asId, type LaneId, type SessionId } from '@clever-drawer/core/ids';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import { slotsIn } from '@clever-drawer/core/chests/chains';
+import { asId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
 import { EmptyNote, Failed, Loading } from '../parts/empty-note';
 import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
+import { FacesContext } from '../catalogue/face';
+import { NO_USES, useUses } from '../catalogue/uses';
 import { useArrangement } from '../arrangement/arrangement-query';
 import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
-import { useChanges, type Changes } from '../arrangement/changes';
+import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
-import { LaneColumn } from './lane-column';
 import { ActMenus } from '../parts/act-menu';
+import { KeyHint } from '../keys/key-hint';
+import { LaneColumn } from './lane-column';
+import { laneActions, sessionActions, slotActions } from './session-actions';
+import { SessionHead } from './session-head';
+import { useSessionFiles } from './session-files';
 import { SlotChooser } from './slot-chooser';
-import type { Chosen } from './use-chooser';
+import { placeOf, useLoading } from './use-loading';
 import styles from './load.module.css';
 
 /** Load: the practice session, its lanes side by side, and the chooser that opens on a slot. */
@@ -29,117 +36,95 @@ export function LoadPage() {
   return <SessionDesk catalogue={catalogue.data} arranged={arranged.data} />;
 }
 
-interface LastLoad {
-  readonly name: string;
-  readonly seconds: number;
-}
-
 function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue: Catalogue; arranged: WindowState }) {
   const catalogue = useChosen(workedOut, state);
   const computer = useComputer();
   const changes = useChanges(computer.id);
-  const [opened, setOpened] = useState<{ slot: Slot; at: number } | null>(null);
-  const [last, setLast] = useState<LastLoad | null>(null);
-  const [session] = [...state.session.values()].sort(byOrder);
-  if (session === undefined) return <NoSession changes={changes} />;
-  const lanes = [...state.lane.values()].filter((lane) => lane.sessionId === session.id).sort(byOrder);
-  const slotsOf = (lane: Lane): Slot[] =>
-    [...state.slot.values()].filter((slot) => slot.laneId === lane.id).sort(byOrder);
-
-  const close = (slot: Slot): void => {
-    setOpened(null);
-    // The keyboard goes on where it was.
-    requestAnimationFrame(() => document.getElementById(slot.id)?.focus());
-  };
-  const choose = async ({ plugin, way }: Chosen): Promise<void> => {
-    if (opened === null) return;
-    const milliseconds = Math.round(performance.now() - opened.at);
-    close(opened.slot);
-    const done = await changes.load({ slotId: opened.slot.id, pluginId: plugin.id, way, milliseconds });
-    if (done) setLast({ name: plugin.name, seconds: milliseconds / 1000 });
-  };
-  const clear = (slot: Slot): void => {
-    if (slot.pluginId !== null) void changes.make({ kind: 'clear-slot', slotId: slot.id });
-  };
-  return (
-    <ActMenus>
-      <main className={styles.load}>
-        <div className={styles.sessionHead}>
-          <h1>{session.name}</h1>
-          <span className="quiet">practice session · {lanes.length} lanes · it stands in for your music program</span>
-        </div>
-        <div className={styles.lanes} data-lanes>
-          {lanes.map((lane) => (
-            <LaneColumn
-              key={lane.id}
-              lane={lane}
-              slots={slotsOf(lane)}
-              catalogue={catalogue}
-              open={(slot) => setOpened({ slot, at: performance.now() })}
-              clear={clear}
-            />
-          ))}
-        </div>
+  const { uses } = useUses(computer.id).data ?? NO_USES;
+  const [shown, show] = useQueryState('session', parseAsString);
+  const [remembered, remember] = useState<SlotId | null>(null);
+  const { opened, last, open, close, take, load } = useLoading(state, catalogue, changes);
+  const sessions = [...state.session.values()].sort(byOrder);
+  const session = sessions.find((one) => one.id === shown) ?? sessions[0];
+  const needs = { state, catalogue, changes, uses, load };
+  const files = useSessionFiles(needs, (id) => void show(id));
+  const own = { ...sessionActions(needs, (id: SessionId) => void show(id)), ...files };
+  const slot = opened === null ? undefined : state.slot.get(opened.slotId);
+  if (session === undefined)
+    return (
+      <main>
+        <EmptyNote title="No practice session yet">
+          <p>
+            It stands in for your music program: instrument and audio tracks, a bus and the master, with slots to load
+            plugins into.
+          </p>
+          <Button onClick={() => own.make('Practice session')}>Create session</Button>{' '}
+          <Button variant="outline-primary" onClick={own.bringIn}>
+            Import a session …
+          </Button>
+        </EmptyNote>
+        {files.input}
       </main>
-      <StatusLine>
-        <span>
-          {last === null ? (
-            'Enter on a slot opens the chooser'
-          ) : (
-            <>
-              Last load: <b>{last.name}</b> in {last.seconds.toFixed(1)} s
-            </>
-          )}
-        </span>
-      </StatusLine>
-      {opened !== null && (
-        <SlotChooser
-          slot={opened.slot}
-          lane={state.lane.get(opened.slot.laneId)}
-          catalogue={catalogue}
-          state={state}
-          changes={changes}
-          choose={(chosen) => void choose(chosen)}
-          close={() => close(opened.slot)}
-        />
-      )}
-    </ActMenus>
-  );
-}
-
-const NEW_LANES = [
-  ['instrument', 'Instrument 1', 3],
-  ['instrument', 'Instrument 2', 3],
-  ['audio', 'Audio 1', 4],
-  ['audio', 'Audio 2', 4],
-  ['bus', 'Bus', 3],
-  ['master', 'Master', 3],
-] as const;
-
-function NoSession({ changes }: { changes: Changes }) {
-  const make = (): void => {
-    const lanes = NEW_LANES.map(([kind, name, inserts]) => ({
-      id: asId<LaneId>(crypto.randomUUID()),
-      kind,
-      name,
-      inserts,
-    }));
-    void changes.make({
-      kind: 'make-session',
-      id: asId<SessionId>(crypto.randomUUID()),
-      name: 'Practice session',
-      lanes,
-    });
-  };
+    );
+  const lanes = group(state, 'lanesOf', asId<SessionId>(session.id));
+  const onSlots = slotActions(needs, open, remembered, remember);
+  const onLanes = laneActions(needs);
   return (
-    <main>
-      <EmptyNote title="No practice session yet">
-        <p>
-          It stands in for your music program: instrument and audio tracks, a bus and the master, with slots to load
-          plugins into.
-        </p>
-        <Button onClick={make}>Create session</Button>
-      </EmptyNote>
-    </main>
+    <FacesContext value={state.face}>
+      <ActMenus>
+        <main className={styles.load}>
+          <SessionHead session={session} lanes={lanes.length} state={state} actions={own} />
+          {lanes.length === 0 && <p className="quiet">No lanes yet: “New lane” adds one.</p>}
+          <div className={styles.lanes} data-lanes>
+            {lanes.map((lane) => (
+              <LaneColumn
+                key={lane.id}
+                lane={lane}
+                state={state}
+                catalogue={catalogue}
+                slotActions={onSlots}
+                laneActions={onLanes}
+              />
+            ))}
+          </div>
+        </main>
+        {files.input}
+        <StatusLine>
+          <span>
+            {last === null ? (
+              <>
+                <KeyHint place="slots" does="open" /> or a letter on a slot opens the chooser
+              </>
+            ) : (
+              <>
+                Last load: <b>{last.name}</b> in {last.seconds.toFixed(1)} s, {last.keys} keys
+              </>
+            )}
+          </span>
+        </StatusLine>
+        {opened !== null && slot !== undefined && (
+          <SlotChooser
+            key={opened.turn}
+            lane={state.lane.get(slot.laneId)}
+            number={slotsIn(state, slot.laneId).findIndex((one) => one.id === slot.id) + 1}
+            place={placeOf(state, slot)}
+            typedFirst={opened.typed}
+            catalogue={catalogue}
+            state={state}
+            changes={changes}
+            take={take}
+            clear={
+              slot.pluginId === null
+                ? null
+                : () => {
+                    close();
+                    onSlots.clear(slot);
+                  }
+            }
+            close={close}
+          />
+        )}
+      </ActMenus>
+    </FacesContext>
   );
 }

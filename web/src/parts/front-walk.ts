@@ -28,6 +28,9 @@ export function nextFront(boxes: readonly Box[], at: number, way: 'left' | 'righ
   return best;
 }
 
+/** The ways of the arrows. */
+export type FrontWay = 'left' | 'right' | 'up' | 'down';
+
 /** What the arrows do on fronts: the focus goes to the next one. False where there is none. */
 export function frontHandlers(fronts: () => readonly HTMLElement[]): KeyHandlers<'fronts'> {
   const go = (way: 'left' | 'right' | 'up' | 'down') => (): boolean => {

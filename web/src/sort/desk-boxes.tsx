@@ -6,14 +6,13 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { ruleOf } from '@clever-drawer/core/rules/rule';
-import { compareNames } from '@clever-drawer/core/text/words';
 import { pluginIn, type ChosenCatalogue } from '../catalogue/queries';
 import type { Changes } from '../arrangement/changes';
-import { AsideBox } from './plugin/aside-box';
+import { AsideBox } from '../boxes/aside-box';
 import { NewDrawerForm } from './drawer/drawer-ask-box';
 import { ExamplesBox } from './rule/examples-box';
-import { DrawerBox, ToDrawerBox } from './drawer/drawer-box';
-import { NamesBox } from './plugin/names-box';
+import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';
+import { NamesBox, tagsIn } from '../boxes/names-box';
 import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
@@ -118,6 +117,3 @@ function NewByRule({
     />
   );
 }
-
-const tagsIn = (state: Arrangement): string[] =>
-  [...new Set([...state.naming.values()].flatMap((naming) => naming.tags))].sort(compareNames);

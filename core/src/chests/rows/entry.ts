@@ -29,7 +29,7 @@ export const ENTRY = rowKind<Entry>()({
     order: text,
     name: orNull(textUpTo(NAME_LENGTH)),
   },
-  refersTo: { drawerId: 'drawer', pluginId: 'plugin' },
+  refersTo: { drawerId: 'drawer' },
   indexes: [{ columns: ['drawerId', 'pluginId'], unique: false }],
   upgrades: [
     { to: 2, upgrade: (row) => ({ name: null, ...row }) },

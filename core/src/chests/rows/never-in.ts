@@ -18,6 +18,6 @@ export const NEVER_IN = rowKind<NeverIn>()({
   table: 'never_in',
   scope: 'studio',
   columns: { id: text, drawerId: text, pluginId: text, preset: orNull(text) },
-  refersTo: { drawerId: 'drawer', pluginId: 'plugin' },
+  refersTo: { drawerId: 'drawer' },
   indexes: [{ columns: ['drawerId', 'pluginId'], unique: false }],
 });

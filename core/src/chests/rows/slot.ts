@@ -1,5 +1,5 @@
 import type { BuildId, LaneId, PluginId, PresetKey, SlotId } from '../../ids.js';
-import { oneOf, orNull, rowKind, text } from './row-kind.js';
+import { flag, oneOf, orNull, rowKind, text } from './row-kind.js';
 
 /** What a slot takes. */
 export const SLOT_KINDS = ['midi-effect', 'instrument', 'insert'] as const;
@@ -15,6 +15,8 @@ export interface Slot {
   readonly pluginId: PluginId | null;
   readonly preset: PresetKey | null;
   readonly buildId: BuildId | null;
+  /** Whether the signal passes by what is in it. */
+  readonly bypass?: boolean;
 }
 
 /** Slots as rows. */
@@ -29,7 +31,11 @@ export const SLOT = rowKind<Slot>()({
     pluginId: orNull(text),
     preset: orNull(text),
     buildId: orNull(text),
+    bypass: flag,
   },
   refersTo: { laneId: 'lane', pluginId: 'plugin' },
-  upgrades: [{ to: 3, upgrade: (row) => ({ preset: null, ...row }) }],
+  upgrades: [
+    { to: 3, upgrade: (row) => ({ preset: null, ...row }) },
+    { to: 5, upgrade: (row) => ({ bypass: false, ...row }) },
+  ],
 });

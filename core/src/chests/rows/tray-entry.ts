@@ -24,7 +24,6 @@ export const TRAY_ENTRY = rowKind<TrayEntry>()({
   table: 'tray_entry',
   scope: 'studio',
   columns: { id: text, tray: number, pluginId: text, preset: orNull(text), order: text },
-  refersTo: { pluginId: 'plugin' },
   indexes: [{ columns: ['tray', 'pluginId'], unique: false }],
   upgrades: [{ to: 3, upgrade: (row) => ({ preset: null, ...row }) }],
 });

@@ -251,11 +251,31 @@ export const steps = (to: number): Check =>
   });
 export const walksFronts = (key: string, by: (index: number) => boolean): Check =>
   inChooser(async (page, press) => {
-    await page.keyboard.press('Tab');
     const fronts = dialog(page).getByRole('group', { name: 'Drawers' }).getByRole('button');
+    await fronts.first().focus();
     for (const other of ['ArrowDown', 'ArrowRight']) if (other !== key) await page.keyboard.press(other);
     const where = () => fronts.evaluateAll((all) => all.findIndex((one) => one === document.activeElement));
     const before = await where();
     await press();
     await expect.poll(async () => by((await where()) - before)).toBe(true);
+  });
+/** From the field for a new drawer, which stands behind the fronts of the chest. */
+export const leavesNewDrawer: Check = async (page, press) => {
+  if (!page.url().includes('/sort')) await page.getByRole('link', { name: 'Sort' }).click();
+  const field = page.getByRole('button', { name: /^New drawer/ });
+  await field.focus();
+  await press();
+  const isFront = () => page.evaluate(() => document.activeElement?.matches('[data-front]') === true);
+  await expect(field).not.toBeFocused();
+  expect(await isFront()).toBe(true);
+};
+/** In the chooser as pictures, or drawer by drawer, with nothing typed. */
+export const inView = (view: string, look: (page: Page, press: () => Promise<void>) => Promise<void>): Check =>
+  inChooser(async (page, press) => {
+    const pick = (name: string) => dialog(page).getByRole('button', { name, exact: true }).click();
+    await pick(view);
+    await dialog(page).getByRole('combobox').focus();
+    await look(page, press);
+    await pick('list');
+    await dialog(page).getByRole('combobox').focus();
   });

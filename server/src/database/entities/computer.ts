@@ -24,6 +24,11 @@ export class StudioRow {
   @Column('boolean', { default: false }) regroups: boolean;
   /** What became of the arrangements of several computers when they were made one; null where there was one only. */
   @Column('jsonb', { nullable: true }) union: UnionReport | null;
+  /** Whether loads are counted. */
+  @Column('boolean', { default: true }) keepsUse: boolean;
+  /** Where picks are sent by Open Sound Control; null for nowhere. */
+  @Column('text', { nullable: true }) oscHost: string | null;
+  @Column('integer', { nullable: true }) oscPort: number | null;
 }
 
 /** A plugin folder of a computer. */

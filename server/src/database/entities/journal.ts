@@ -1,7 +1,7 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { PluginId } from '@clever-drawer/core/ids';
-import type { LoadWay } from '@clever-drawer/contract/requests';
+import type { LoadWay } from '@clever-drawer/core/menu/use';
 import { PluginRow } from './catalogue.js';
 import { ComputerRow } from './computer.js';
 
@@ -35,8 +35,17 @@ export class LoadRow {
   @Column('text', { nullable: true }) preset: string | null;
   @Column('uuid', { nullable: true }) buildId: string | null;
   @Column('text') slotId: string;
+  /** The place as it was then: kind of slot, kind and name of lane, name of session, the item that stood before it. Null where it is not known. */
+  @Column('text', { nullable: true }) slotKind: string | null;
+  @Column('text', { nullable: true }) laneKind: string | null;
+  @Column('text', { nullable: true }) lane: string | null;
+  @Column('text', { nullable: true }) session: string | null;
+  @Column('text', { nullable: true }) before: string | null;
   @Column('text') way: LoadWay;
   @Column('integer') milliseconds: number;
+  /** Keys and clicks from opening the chooser to choosing. */
+  @Column('integer', { nullable: true }) keys: number | null;
+  @Column('integer', { nullable: true }) clicks: number | null;
   @Column('timestamptz', { default: () => 'now()' }) loadedAt: Date;
   /** Null for loads of before this was kept: they count. */
   @Column('integer', { nullable: true }) change: number | null;

@@ -8,6 +8,7 @@ import { OneStudio1769000000000 } from './1769000000000-one-studio.js';
 import { PresetsInDrawers1770000000000 } from './1770000000000-presets-in-drawers.js';
 import { Exceptions1771000000000 } from './1771000000000-exceptions.js';
 import { SplitDrawers1772000000000 } from './1772000000000-split-drawers.js';
+import { UseAndChains1773000000000 } from './1773000000000-use-and-chains.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -20,4 +21,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   PresetsInDrawers1770000000000,
   Exceptions1771000000000,
   SplitDrawers1772000000000,
+  UseAndChains1773000000000,
 ];

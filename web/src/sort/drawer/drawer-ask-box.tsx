@@ -11,7 +11,7 @@ import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { moveWishes } from '../filing/desk-wishes';
-import { SpotBox, ToDrawerBox } from './drawer-box';
+import { SpotBox, ToDrawerBox } from '../../boxes/drawer-box';
 import { drawerNames } from './drawer-names';
 import { FormBox } from '../../parts/form-box';
 import { DrawerForm } from './drawer-form';

@@ -6,7 +6,7 @@ import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import { KeyHint } from '../../keys/key-hint';
 import type { KeyOf, KeyPlace } from '../../keys/key-table';
 import { PlainButton } from '../../parts/plain-button';
-import { pathInWords } from '../drawer/drawer-box';
+import { pathInWords } from '../../boxes/drawer-box';
 import styles from './filing.module.css';
 
 /** The plugin that is to be filed. */

@@ -159,9 +159,9 @@ function presetsHere(
 ): readonly ChosenItem[] {
   if (presets.length === 0) return presets;
   const numbers = numbersIn(catalogue);
-  const own = new Set(presets.flatMap((one) => numbers.get(pluginOfItem(one.id)) ?? []));
+  const own = new Set(presets.flatMap((one) => numbers.get(pluginOfItem(one.chain?.[0] ?? one.id)) ?? []));
   const passed = new Set(passing(Uint32Array.from(own)));
-  return presets.filter((one) => passed.has(numbers.get(pluginOfItem(one.id)) ?? -1));
+  return presets.filter((one) => passed.has(numbers.get(pluginOfItem(one.chain?.[0] ?? one.id)) ?? -1));
 }
 
 const numbersIn = memoizeOne(

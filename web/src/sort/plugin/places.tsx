@@ -12,7 +12,7 @@ import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/queries';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
-import { pathInWords } from '../drawer/drawer-box';
+import { pathInWords } from '../../boxes/drawer-box';
 import styles from './plugin.module.css';
 
 /** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */

@@ -19,6 +19,7 @@ import { useVendors } from '../../catalogue/queries';
 import type { Changes } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
+import boxStyles from '../../boxes/boxes.module.css';
 import styles from './plugin.module.css';
 
 const LEAVE = '';
@@ -94,7 +95,7 @@ export function PutRightBox({
       title={<>Correct: {only === undefined ? `${String(plugins.length)} plugins` : <bdi>{only.name}</bdi>}</>}
       act={taught.length === 0 ? 'Save' : `Save for ${String(taught.length + ids.length)} plugins`}
       canAct={!nothing}
-      className={styles.putRight}
+      className={boxStyles.fields}
       also={isPutRight && <PlainButton onClick={takeBack}>Undo my corrections</PlainButton>}
       submit={submit}
       close={close}

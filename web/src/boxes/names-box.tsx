@@ -1,14 +1,15 @@
 import memoizeOne from 'memoize-one';
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { FormBox } from '../../parts/form-box';
+import { FormBox } from '../parts/form-box';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
 import { proposeStripLabel, tagsOf } from '@clever-drawer/core/chests/naming';
 import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
-import { fold } from '@clever-drawer/core/text/words';
-import type { ChosenItem } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/changes';
-import styles from './plugin.module.css';
+import { compareNames, fold } from '@clever-drawer/core/text/words';
+import type { ChosenItem } from '../catalogue/queries';
+import type { Changes } from '../arrangement/changes';
+import styles from './boxes.module.css';
 
 /** Nickname, strip label, note and tags of a plugin; for several of them the tags alone. */
 export function NamesBox({
@@ -75,7 +76,7 @@ export function NamesBox({
       }
       act="Save"
 
-      className={styles.putRight}
+      className={styles.fields}
       submit={submit}
       close={close}
     >
@@ -158,3 +159,7 @@ const namedIn = memoizeOne((all: readonly ChosenItem[]): ReadonlyMap<string, rea
     }
   return named;
 });
+
+/** All tags in use, by name. */
+export const tagsIn = (state: Arrangement): string[] =>
+  [...new Set([...state.naming.values()].flatMap((naming) => naming.tags))].sort(compareNames);

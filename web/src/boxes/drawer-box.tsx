@@ -5,8 +5,8 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import { PickBox } from '../../parts/pick-box';
-import type { Pickable } from '../../parts/pick-list';
+import { PickBox } from '../parts/pick-box';
+import type { Pickable } from '../parts/pick-list';
 
 /** A place for a drawer: in another one, or in a chest itself. */
 export interface Spot {

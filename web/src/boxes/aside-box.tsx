@@ -1,6 +1,6 @@
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { FormBox } from '../../parts/form-box';
+import { FormBox } from '../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ASIDE_LABELS, ASIDE_REASONS, type AsideReason } from '@clever-drawer/core/chests/rows/aside';
 import {
@@ -11,9 +11,9 @@ import {
   type AsideWish,
 } from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue, ChosenPlugin } from '../../catalogue/queries';
-import type { Changes } from '../../arrangement/changes';
-import styles from './plugin.module.css';
+import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import type { Changes } from '../arrangement/changes';
+import styles from './boxes.module.css';
 
 const SHOWN = 8;
 
@@ -62,7 +62,7 @@ export function AsideBox({
       act="Set aside"
       canAct={!nothing}
 
-      className={styles.putRight}
+      className={styles.fields}
       submit={submit}
       close={close}
     >

@@ -1,0 +1,48 @@
+/** What is answered about use: what was loaded where, and what was handed over. */
+import { LANE_KINDS } from '@clever-drawer/core/chests/rows/lane';
+import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
+import type { ItemId } from '@clever-drawer/core/ids';
+import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
+import { count, flag, idOf, listOf, moment, one, thing, words, type Answer } from '../schema.js';
+
+/** One load. What is not known of its place is null. */
+export const useView = thing('Use', {
+  item: idOf<ItemId>(),
+  at: moment(),
+  slot: one(SLOT_KINDS).nullable(),
+  laneKind: one(LANE_KINDS).nullable(),
+  lane: words().nullable(),
+  session: words().nullable(),
+  before: idOf<ItemId>().nullable(),
+  way: one(LOAD_WAYS),
+});
+/** See useView. */
+export type UseView = Answer<typeof useView>;
+
+/** The last loads, newest first. `total` were counted on this computer; `kept`: whether loads are counted now; `since`: when the first was. */
+export const usesView = thing('Uses', {
+  kept: flag(),
+  total: count(),
+  since: moment().nullable(),
+  uses: listOf(useView),
+});
+/** See usesView. */
+export type UsesView = Answer<typeof usesView>;
+
+/** What was handed over: the exact name, for the clipboard, the file of the build or preset, and whether it was sent. */
+export const picked = thing('Picked', {
+  name: words(),
+  path: words().nullable(),
+  identifier: words().nullable(),
+  sent: flag(),
+});
+/** See picked. */
+export type Picked = Answer<typeof picked>;
+
+/** Where picks are sent; null for nowhere. */
+export const handOver = thing('HandOver', { host: words().nullable(), port: count().nullable() });
+/** See handOver. */
+export type HandOver = Answer<typeof handOver>;
+
+/** How many loads were erased. */
+export const erased = thing('Erased', { loads: count() });

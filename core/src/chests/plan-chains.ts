@@ -1,0 +1,67 @@
+import type { Arrangement } from './arrangement.js';
+import { partsOfChain } from './chains.js';
+import type { Edit } from './edit.js';
+import { keysBefore } from './order-keys.js';
+import type { Planners } from './plan.js';
+import { UNCHANGED, nothing, planned, refuse } from './plan.js';
+
+const NO_CHAIN = 'This chain is not there any more. It was deleted in another window; undo there brings it back.';
+/** So many plugins a chain has at most. */
+export const MOST_PARTS = 64;
+
+/** Chains: kept from slots, renamed, deleted with every place that they stand in. */
+export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'delete-chain'> = {
+  'keep-chain': {
+    names: ({ slotIds }, state) => ({ plugins: slotIds.flatMap((id) => state.slot.get(id)?.pluginId ?? []) }),
+    plan: (state, { id, name, slotIds }) => {
+      if (state.chain.has(id)) return refuse('This chain has been kept already.');
+      const slots = slotIds.flatMap((slot) => state.slot.get(slot) ?? []).filter((slot) => slot.pluginId !== null);
+      if (slots.length === 0) return refuse('These slots are empty: there is nothing to keep as a chain.');
+      if (slots.length > MOST_PARTS) return refuse(`A chain has ${String(MOST_PARTS)} plugins at most.`);
+      const orders = keysBefore([], null, slots.length);
+      const parts = slots.flatMap(({ pluginId, preset, bypass = false }, at): Edit[] => {
+        if (pluginId === null) return [];
+        const part = `${id}/${String(at + 1)}`;
+        const after = { id: part, chainId: id, order: orders[at] ?? '', pluginId, preset, bypass };
+        return [{ of: 'chainPart', id: part, before: null, after }];
+      });
+      return planned(`keep the chain ${name}`, [{ of: 'chain', id, before: null, after: { id, name } }, ...parts]);
+    },
+  },
+
+  'rename-chain': {
+    names: nothing,
+    plan: (state, { id, name }) => {
+      const before = state.chain.get(id);
+      if (before === undefined) return refuse(NO_CHAIN);
+      if (before.name === name) return refuse(UNCHANGED);
+      return planned(`rename ${before.name} to ${name}`, [{ of: 'chain', id, before, after: { ...before, name } }]);
+    },
+  },
+
+  'delete-chain': {
+    names: nothing,
+    plan: (state, { id }) => {
+      const before = state.chain.get(id);
+      if (before === undefined) return refuse(NO_CHAIN);
+      return planned(`delete the chain ${before.name}`, [
+        ...placesOf(state, id),
+        ...partsOfChain(state, id).map((part): Edit => ({ of: 'chainPart', id: part.id, before: part, after: null })),
+        { of: 'chain', id, before, after: null },
+      ]);
+    },
+  },
+};
+
+/** All places that an item stands in, taken away. */
+function placesOf(state: Arrangement, id: string): Edit[] {
+  const own = <Row extends { readonly id: string; readonly pluginId: string }>(rows: ReadonlyMap<string, Row>): Row[] =>
+    [...rows.values()].filter((row) => row.pluginId === id);
+  const naming = state.naming.get(id);
+  return [
+    ...own(state.entry).map((row): Edit => ({ of: 'entry', id: row.id, before: row, after: null })),
+    ...own(state.neverIn).map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null })),
+    ...own(state.trayEntry).map((row): Edit => ({ of: 'trayEntry', id: row.id, before: row, after: null })),
+    ...(naming === undefined ? [] : [{ of: 'naming' as const, id: naming.id, before: naming, after: null }]),
+  ];
+}

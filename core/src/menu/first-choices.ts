@@ -1,0 +1,36 @@
+import type { TypeId } from '../catalogue/type-tree.js';
+import type { ItemId } from '../ids.js';
+import { HABIT, recentOf, usualAt, type Spot, type Use } from './use.js';
+
+/** What is offered before anything is typed, each item once: what is usual at the place, what was loaded last, and favourites. */
+export interface FirstChoices {
+  readonly usual: readonly ItemId[];
+  readonly recent: readonly ItemId[];
+  readonly favourites: readonly ItemId[];
+}
+
+/** So many of them at most carry a digit. */
+export const MOST_CHOICES = 9;
+const MOST_USUAL = 4;
+const MOST_RECENT = 3;
+
+/** The first choices at a place, nine at most. `fits` leaves out what does not go there; `now` in milliseconds since 1970. */
+export function firstChoices(
+  uses: readonly Use[],
+  spot: Spot,
+  favourites: readonly ItemId[],
+  { now, fits, typeOf }: { now: number; fits: (item: ItemId) => boolean; typeOf: (item: ItemId) => TypeId | undefined },
+): FirstChoices {
+  const usual = usualAt(uses, spot, now, typeOf)
+    .filter(({ item, times }) => times >= HABIT && fits(item))
+    .slice(0, MOST_USUAL)
+    .map(({ item }) => item);
+  const told = new Set(usual);
+  const fresh = (items: readonly ItemId[], most: number): ItemId[] => {
+    const own = items.filter((item) => !told.has(item) && fits(item)).slice(0, most);
+    for (const item of own) told.add(item);
+    return own;
+  };
+  const recent = fresh(recentOf(uses), MOST_RECENT);
+  return { usual, recent, favourites: fresh(favourites, MOST_CHOICES - usual.length - recent.length) };
+}

@@ -1,0 +1,120 @@
+import { randomUUID } from 'node:crypto';
+import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
+import type { LoadRequest } from '@clever-drawer/contract/requests';
+import type { PluginDetail, SavedChange } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemIn, partsOfChain } from '@clever-drawer/core/chests/chains';
+import { applyEdits } from '@clever-drawer/core/chests/edit';
+import { isChain, itemId, itemParts, presetTitle } from '@clever-drawer/core/chests/item';
+import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
+import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
+import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
+import { asId, type ComputerId, type ItemId, type PresetKey, type SlotId } from '@clever-drawer/core/ids';
+import { buildFor } from '@clever-drawer/core/menu/build-for';
+import { planLoad, type ToLoad } from '@clever-drawer/core/menu/plan-load';
+import { fits, SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
+import { spotOf } from '@clever-drawer/core/menu/use';
+import type { EntityManager } from 'typeorm';
+import { notFound, refused } from '../http/http-error.js';
+import { loadPlugin } from '../store/catalogue-store.js';
+import { countLoads, type CountedLoad } from '../store/load-store.js';
+import { carryOut } from './carry-out.js';
+
+interface Wanted {
+  readonly item: ItemId;
+  readonly bypass: boolean;
+}
+
+type LoadedPlugin = PluginDetail & Chosen;
+
+/** A plugin with its builds in the order of preference, and the build of it that is loaded. */
+export interface ItemToLoad {
+  readonly plugin: LoadedPlugin;
+  readonly build: LoadedPlugin['builds'][number];
+}
+
+/** What an item is loaded as in a lane of a width; refuses in words what can't be loaded. */
+export async function itemToLoad(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+  item: ItemId,
+  width: LaneWidth | null,
+): Promise<ItemToLoad> {
+  const { pluginId, preset } = itemParts(item);
+  const known = await loadPlugin(db, id, pluginId);
+  const plugin = known === null ? undefined : withChoices([known], state)[0];
+  if (plugin === undefined) throw notFound('plugin');
+  if (!plugin.builds.some((one) => one.found))
+    throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
+  const builds = plugin.builds.map((build) => ({ build, found: build.found, outputs: build.audioOutputs ?? null }));
+  const chosen = buildFor(
+    builds,
+    width,
+    ({ build }) => preset === null || build.presetList.some((own) => presetKey(own) === preset),
+  );
+  if (chosen === undefined)
+    throw refused(
+      `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found at the last look. Scan its folder in Intake, or load ${plugin.name} without it.`,
+    );
+  return { plugin, build: chosen.build.build };
+}
+
+/** The plugins and presets that an item is loaded as: the parts of a chain, else itself. */
+export const loadedAs = (state: Arrangement, item: ItemId): Wanted[] =>
+  isChain(item)
+    ? partsOfChain(state, item).map((part) => ({ item: itemId(part), bypass: part.bypass }))
+    : [{ item, bypass: false }];
+
+/** Loads an item into a slot, a chain or several items into those below as well, and counts each; of several, what can't be loaded is left out. */
+export async function loadItems(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+  load: LoadRequest,
+): Promise<SavedChange> {
+  const slotId = asId<SlotId>(load.slotId);
+  const slot = state.slot.get(slotId);
+  const lane = slot === undefined ? undefined : state.lane.get(slot.laneId);
+  const wanted = [load.pluginId, ...(load.more ?? [])].flatMap((one) => loadedAs(state, asId<ItemId>(one)));
+  const isAlone = wanted.length === 1;
+  const items: ToLoad[] = [];
+  let refusal: unknown = notFound('chain');
+  for (const { item, bypass } of wanted) {
+    try {
+      const { plugin, build } = await itemToLoad(db, id, state, item, lane?.width ?? null);
+      const kind: SlotKind = slot?.kind ?? 'insert';
+      if (isAlone && slot !== undefined && plugin.role !== null && !fits(kind, plugin.role))
+        throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[kind]}.`);
+      items.push({ item, buildId: build.id, slot: isAlone ? kind : slotFor(plugin.role, kind), bypass });
+    } catch (error) {
+      if (isAlone) throw error;
+      refusal = error;
+    }
+  }
+  if (items.length === 0) throw refusal;
+  const intents = planLoad(state, slotId, items, () => asId<SlotId>(randomUUID()));
+  const change = await carryOut(db, id, state, intents);
+  await countLoads(db, id, countedIn(applyEdits(state, change.edits), intents, load, change.number));
+  return change;
+}
+
+/** What is counted of the loads of a step: each at its place as it is afterwards. */
+function countedIn(
+  after: Arrangement,
+  intents: ReturnType<typeof planLoad>,
+  load: LoadRequest,
+  change: number,
+): CountedLoad[] {
+  const { way, milliseconds, keys = null, clicks = null } = load;
+  return intents.flatMap((intent): CountedLoad[] => {
+    const slot = intent.kind === 'load' ? after.slot.get(intent.slotId) : undefined;
+    const item = slot === undefined ? null : itemIn(slot);
+    if (slot === undefined || item === null) return [];
+    const lane = after.lane.get(slot.laneId);
+    const session = lane === undefined ? null : (after.session.get(lane.sessionId)?.name ?? null);
+    const { buildId } = slot;
+    const place = { slotId: slot.id, spot: spotOf(after, slot), session };
+    return [{ item, buildId, ...place, way, milliseconds, keys, clicks, change }];
+  });
+}

@@ -1,0 +1,71 @@
+import { randomUUID } from 'node:crypto';
+import type { SessionReport } from '@clever-drawer/contract/responses';
+import type { Session } from '@clever-drawer/core/chests/rows/session';
+import { dawprojectOf, readDawproject } from '@clever-drawer/core/exchange/dawproject';
+import { exportSession, planBringSession, type SessionDocument } from '@clever-drawer/core/exchange/session-document';
+import { notFound, refused } from '../http/http-error.js';
+import type { Handlers } from '../http/serve.js';
+import { addMissing, loadReferences } from '../store/catalogue-store.js';
+import { saveChange } from '../store/change-journal.js';
+import type { Context } from './context.js';
+
+type Keys =
+  | 'GET /computers/{computer}/sessions/{session}'
+  | 'GET /computers/{computer}/sessions/{session}/dawproject'
+  | 'POST /computers/{computer}/sessions'
+  | 'POST /computers/{computer}/dawprojects';
+
+const VERSION = '0.1.0';
+
+/** Practice sessions out to documents and DAWprojects, and in from them. */
+export function sessionHandlers({ arranging }: Context): Handlers<Keys> {
+  const documentOf = (computer: string, sessionId: string): Promise<SessionDocument> =>
+    arranging.look(computer, async (db, _id, state) => {
+      const session: Session | undefined = state.session.get(sessionId);
+      if (session === undefined) throw notFound('session');
+      return exportSession(state, session, await loadReferences(db), new Date());
+    });
+  const bringIn = async (
+    computer: string,
+    window: string | null,
+    document: SessionDocument,
+    leftOut: number,
+  ): Promise<SessionReport> =>
+    arranging.change(computer, window, async (db, id, state) => {
+      const plan = planBringSession(state, document, await loadReferences(db), randomUUID);
+      await addMissing(db, plan.missing);
+      const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
+      return { session: plan.sessionId, missing, leftOut, saved: await saveChange(db, id, state, plan.change) };
+    });
+  return {
+    'GET /computers/{computer}/sessions/{session}': async ({ path, response }) => {
+      const document = await documentOf(path.computer, path.session);
+      response.attachment(`${fileName(document.name)}.json`);
+      return document;
+    },
+    'GET /computers/{computer}/sessions/{session}/dawproject': async ({ path, response }) => {
+      const document = await documentOf(path.computer, path.session);
+      const { bytes, leftOut } = dawprojectOf(document, 'Clever Drawer', VERSION);
+      response
+        .attachment(`${fileName(document.name)}.dawproject`)
+        .type('application/zip')
+        .set('X-Left-Out', String(leftOut.length))
+        .send(Buffer.from(bytes));
+    },
+    'POST /computers/{computer}/sessions': ({ path, window, body }) => bringIn(path.computer, window, body, 0),
+    'POST /computers/{computer}/dawprojects': async ({ path, window, request }) => {
+      const bytes: unknown = request.body;
+      if (!Buffer.isBuffer(bytes)) throw refused('Send the DAWproject as it is.');
+      const read = readDawproject(new Uint8Array(bytes), new Date());
+      if (!read.ok) throw refused(read.why);
+      return bringIn(path.computer, window, read.session, read.leftOut);
+    },
+  };
+}
+
+/** A name as a file's: without signs that file systems keep for themselves. */
+const fileName = (name: string): string =>
+  name
+    .replace(/[\\/:*?"<>|\p{Cc}]/gu, ' ')
+    .trim()
+    .slice(0, 80) || 'session';

@@ -1,0 +1,95 @@
+import type { HandOver } from '@clever-drawer/contract/responses';
+import { bankAndName, presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
+import { isChain, itemParts } from '@clever-drawer/core/chests/item';
+import { pickMessage } from '@clever-drawer/core/exchange/osc';
+import { asId, type ItemId } from '@clever-drawer/core/ids';
+import { StudioRow } from '../database/entities/computer.js';
+import { refused } from '../http/http-error.js';
+import type { Handlers } from '../http/serve.js';
+import { sendOsc, type OscTarget } from '../jobs/hand-over.js';
+import { itemToLoad } from '../jobs/load-items.js';
+import { computerIdOf } from '../store/computer-store.js';
+import { countLoads, eraseLoads, usesOf } from '../store/load-store.js';
+import { nextCatalogue } from '../store/studio-store.js';
+import type { Context } from './context.js';
+
+type Keys =
+  | 'GET /computers/{computer}/uses'
+  | 'POST /computers/{computer}/picks'
+  | 'GET /hand-over'
+  | 'PUT /hand-over'
+  | 'PUT /use'
+  | 'DELETE /uses';
+
+/** Use: what was loaded, what is handed over to a music program, and whether any of it is kept. */
+export function useHandlers({ source, arranging, log }: Context): Handlers<Keys> {
+  const handOver = async (): Promise<HandOver> => {
+    const { oscHost: host, oscPort: port } = await source.manager.findOneByOrFail(StudioRow, { id: 1 });
+    return { host, port };
+  };
+  const targetOf = ({ host, port }: HandOver): OscTarget | null =>
+    host === null || port === null ? null : { host, port };
+  return {
+    'GET /computers/{computer}/uses': async ({ path }) =>
+      usesOf(source.manager, await computerIdOf(source.manager, path.computer)),
+
+    'POST /computers/{computer}/picks': async ({ path, body }) => {
+      const item = asId<ItemId>(body.pluginId);
+      const { preset } = itemParts(item);
+      if (isChain(item)) throw refused('A chain can’t be handed over in one go. Hand its plugins over one by one.');
+      const picked = await arranging.look(path.computer, async (db, id, state) => {
+        const { plugin, build } = await itemToLoad(db, id, state, item, null);
+        // A preset is known by the path of its file.
+        const file = preset === null ? undefined : build.presetList.find((own) => presetKey(own) === preset);
+        // The other program knows it by the name that its maker gave it.
+        const own = preset === null ? build.name : bankAndName(preset).name;
+        return { id, build, name: own === '' ? plugin.givenName : own, path: file?.key ?? build.path };
+      });
+      const { build } = picked;
+      const target = body.send === true ? targetOf(await handOver()) : null;
+      if (target !== null) {
+        const message = pickMessage({
+          format: build.format,
+          identifier: build.identifier ?? '',
+          path: picked.path,
+          name: picked.name,
+          lane: body.lane ?? '',
+          slot: body.slot,
+        });
+        try {
+          await sendOsc(target, message);
+        } catch (error) {
+          log.warn({ err: error }, 'a pick could not be sent');
+          throw refused(
+            `It could not be sent to ${target.host}, port ${String(target.port)}. Look at the address under “hands over”, or switch sending off.`,
+          );
+        }
+      }
+      const spot = { slot: body.slot, laneKind: null, lane: body.lane ?? null, before: null };
+      const { way, milliseconds, keys = null, clicks = null, session } = body;
+      const load = { item, buildId: build.id, slotId: '', spot, session, way, milliseconds, keys, clicks };
+      await countLoads(source.manager, picked.id, [{ ...load, change: null }]);
+      arranging.tellUsed(picked.id, { item, at: new Date().toISOString(), ...spot, session, way });
+      return { name: picked.name, path: picked.path, identifier: build.identifier, sent: target !== null };
+    },
+
+    'GET /hand-over': handOver,
+    'PUT /hand-over': async ({ body: { host, port } }) => {
+      if ((host === null) !== (port === null))
+        throw refused('An address has a host and a port. Give both, or neither.');
+      await source.manager.update(StudioRow, { id: 1 }, { oscHost: host, oscPort: port });
+      return undefined;
+    },
+    'PUT /use': async ({ body: { kept } }) => {
+      await source.manager.update(StudioRow, { id: 1 }, { keepsUse: kept });
+      return undefined;
+    },
+    'DELETE /uses': ({ query: { from } }) =>
+      source.transaction(async (db) => {
+        const loads = await eraseLoads(db, from ?? null);
+        // How often each was loaded stands in the catalogue.
+        await nextCatalogue(db);
+        return { loads };
+      }),
+  };
+}

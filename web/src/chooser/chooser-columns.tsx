@@ -1,0 +1,141 @@
+import clsx from 'clsx';
+import { useEffect } from 'react';
+import { TypeGlyph } from '../catalogue/type-glyph';
+import { Face } from '../catalogue/face';
+import { useResizeObserver } from 'usehooks-ts';
+import { useRef, type RefObject } from 'react';
+import { itemNamesOf } from '../catalogue/item-names';
+import { optionId } from './chooser-list';
+import type { Chooser } from './use-chooser';
+import styles from './chooser.module.css';
+
+interface Props {
+  readonly id: string;
+  readonly chooser: Chooser;
+}
+
+/** So many of a column, and so many pictures, are drawn; the rest is told, and found by typing. */
+const MOST_IN_COLUMN = 200;
+const MOST_COLUMNS = 60;
+const MOST_FACES = 400;
+
+function useInSight(id: string, at: number): void {
+  useEffect(() => {
+    document.getElementById(optionId(id, at))?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [id, at]);
+}
+
+/** The drawers side by side, with all that fits in each. */
+export function ChooserColumns({ id, chooser }: Props) {
+  const { groups, at, ticked } = chooser;
+  useInSight(id, at);
+  let from = 0;
+  return (
+    <div
+      className={styles.columns}
+      id={`${id}-list`}
+      role="listbox"
+      aria-label="Plugins that fit, drawer by drawer"
+      aria-multiselectable
+    >
+      {groups.slice(0, MOST_COLUMNS).map(({ heading, options }, column) => {
+        const start = from;
+        from += options.length;
+        return (
+          <div key={`${heading} ${String(column)}`} className={styles.column} role="group" aria-label={heading}>
+            <div className={styles.columnHead}>
+              <bdi className="one-line">{heading}</bdi>
+              <span className="mono">{options.length}</span>
+            </div>
+            {options.slice(0, MOST_IN_COLUMN).map((option, index) => (
+              <div
+                key={option.key}
+                id={optionId(id, start + index)}
+                role="option"
+                aria-selected={start + index === at || ticked.includes(option.item.id)}
+                className={clsx(
+                  styles.columnLine,
+                  start + index === at && 'at',
+                  ticked.includes(option.item.id) && styles.ticked,
+                )}
+                title={option.name}
+                data-item={option.item.id}
+                onClick={(event) => chooser.click(option, event)}
+              >
+                <TypeGlyph types={option.item.types} role={option.item.role} />
+                <bdi className="one-line">{option.name}</bdi>
+              </div>
+            ))}
+            {options.length > MOST_IN_COLUMN && (
+              <div className="quiet">and {options.length - MOST_IN_COLUMN} more; type to find them</div>
+            )}
+          </div>
+        );
+      })}
+    </div>
+  );
+}
+
+const FACE_PX = 132;
+
+/** What is offered as pictures, heading by heading. */
+export function ChooserFaces({ id, chooser, nothing }: Props & { nothing: string }) {
+  const { groups, at, ticked, perLine } = chooser;
+  const area = useRef<HTMLDivElement>(null);
+  const { width = 0 } = useResizeObserver({ ref: area as RefObject<HTMLDivElement> });
+  useEffect(() => {
+    perLine.current = Math.max(1, Math.floor(width / FACE_PX));
+  }, [perLine, width]);
+  useInSight(id, at);
+  let from = 0;
+  return (
+    <div
+      className={styles.faces}
+      id={`${id}-list`}
+      role="listbox"
+      aria-label="Plugins that fit"
+      aria-busy={!chooser.offer.isSettled}
+      aria-multiselectable
+      ref={area}
+    >
+      {groups.length === 0 && (
+        <p className={clsx('quiet', styles.nothing)} role="presentation">
+          {nothing}
+        </p>
+      )}
+      {groups.map(({ heading, options }) => {
+        const start = from;
+        from += options.length;
+        return (
+          <div key={`${heading} ${String(start)}`} role="group" aria-label={heading}>
+            <div className={clsx('quiet', styles.facesHead)}>{heading}</div>
+            <div className={styles.facesOf}>
+              {options.slice(0, Math.max(0, MOST_FACES - start)).map((option, index) => (
+                <div
+                  key={option.key}
+                  id={optionId(id, start + index)}
+                  role="option"
+                  aria-selected={start + index === at || ticked.includes(option.item.id)}
+                  className={clsx(
+                    styles.face,
+                    start + index === at && 'at',
+                    ticked.includes(option.item.id) && styles.ticked,
+                  )}
+                  title={option.name}
+                  data-item={option.item.id}
+                  onClick={(event) => chooser.click(option, event)}
+                >
+                  <Face plugin={option.item} />
+                  <span className={styles.faceName}>
+                    {option.digit !== null && <span className="mono quiet">{option.digit} </span>}
+                    <bdi>{option.item.preset === null ? option.name : itemNamesOf(option.item).first}</bdi>
+                  </span>
+                </div>
+              ))}
+            </div>
+          </div>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,171 @@
+import clsx from 'clsx';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef } from 'react';
+import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemNamesOf } from '../catalogue/item-names';
+import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
+import type { Chooser } from './use-chooser';
+import type { Option } from './options';
+import { whyOutside, type ChosenFor } from './use-offer';
+import styles from './chooser.module.css';
+
+interface Props {
+  readonly id: string;
+  readonly chooser: Chooser;
+  readonly place: ChosenFor;
+  readonly state: Arrangement;
+  /** What to say when there is nothing. */
+  readonly nothing: string;
+}
+
+type Line = { readonly heading: string; readonly key: string } | { readonly option: Option; readonly index: number };
+
+const HEADING = 26;
+const LINE = 44;
+
+/** The id of an option on the page, by its place among all. */
+export const optionId = (id: string, index: number): string => `${id}-option-${String(index)}`;
+
+/** What the slot is offered, heading by heading, the marked one lit. */
+export function ChooserList({ id, chooser, place, state, nothing }: Props) {
+  const { groups, at, offer } = chooser;
+  const lines: Line[] = [];
+  let index = 0;
+  for (const { heading, options } of groups) {
+    lines.push({ heading, key: `heading ${String(index)} ${heading}` });
+    for (const option of options) lines.push({ option, index: index++ });
+  }
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (line) => ('heading' in (lines[line] ?? { heading: '' }) ? HEADING : LINE),
+    getItemKey: (line) => {
+      const one = lines[line];
+      return one === undefined ? line : 'heading' in one ? one.key : one.option.key;
+    },
+    overscan: 8,
+  });
+  const markedLine = lines.findIndex((line) => 'option' in line && line.index === at);
+  useEffect(() => {
+    if (markedLine >= 0) virtual.scrollToIndex(markedLine <= 3 ? 0 : markedLine);
+  }, [markedLine, virtual]);
+  return (
+    // What scrolls is the listbox itself: the field that it belongs to moves through it.
+    <div
+      className={styles.list}
+      ref={scroller}
+      id={`${id}-list`}
+      role="listbox"
+      aria-label="Plugins that fit"
+      aria-busy={!offer.isSettled}
+      aria-multiselectable
+    >
+      {lines.length === 0 ? (
+        <p className={clsx('quiet', styles.nothing)} role="presentation">
+          {nothing}
+        </p>
+      ) : (
+        <div role="presentation" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+          {virtual.getVirtualItems().map(({ index: line, start, size }) => {
+            const one = lines[line];
+            if (one === undefined) return null;
+            const style = { transform: `translateY(${String(start)}px)`, height: size };
+            return 'heading' in one ? (
+              <div key={one.key} className={clsx(styles.heading, 'quiet')} style={style} role="presentation">
+                <span className="one-line">{one.heading}</span>
+              </div>
+            ) : (
+              <OptionLine
+                key={one.option.key}
+                id={optionId(id, one.index)}
+                option={one.option}
+                isAt={one.index === at}
+                chooser={chooser}
+                place={place}
+                state={state}
+                style={style}
+              />
+            );
+          })}
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface LineProps extends Pick<Props, 'chooser' | 'place' | 'state'> {
+  readonly id: string;
+  readonly option: Option;
+  readonly isAt: boolean;
+  readonly style: React.CSSProperties;
+}
+
+function OptionLine({ id, option, isAt, chooser, place, state, style }: LineProps) {
+  const { item, name, digit, part } = option;
+  const tick = chooser.ticked.indexOf(item.id);
+  const why = part === 'outside' ? whyOutside(item, place.slot) : null;
+  const shown = itemNamesOf(item, name);
+  return (
+    <div
+      id={id}
+      role="option"
+      aria-selected={isAt || tick >= 0}
+      className={clsx(styles.line, isAt && 'at', tick >= 0 && styles.ticked, why !== null && styles.outside)}
+      style={style}
+      data-item={item.id}
+      onClick={(event) => chooser.click(option, event)}
+    >
+      <span
+        className={clsx('mono quiet', styles.digit)}
+        aria-label={digit === null ? undefined : `${String(digit)} marks it`}
+      >
+        {tick >= 0 ? '✓' : digit}
+      </span>
+      <TypeGlyph types={item.types} role={item.role} likely={item.typeGrade === 'likely'} />
+      <span className={styles.names}>
+        <span className="one-line">
+          <bdi>{item.preset === null ? name : shown.first}</bdi>
+        </span>
+        <span className="one-line quiet">
+          {item.preset !== null && (
+            <>
+              <bdi>{item.preset.plugin}</bdi> ·{' '}
+            </>
+          )}
+          {item.preset === null && name !== item.givenName && (
+            <>
+              <bdi>{item.givenName}</bdi> ·{' '}
+            </>
+          )}
+          {item.chain !== undefined ? (
+            `chain of ${String(item.chain.length)} · ${kindInWords(item.types, item.role)}`
+          ) : (
+            <>
+              {kindInWords(item.types, item.role)} · <bdi>{item.vendor ?? 'vendor not known'}</bdi>
+            </>
+          )}
+        </span>
+      </span>
+      <span className="mono quiet">
+        {tick >= 0
+          ? `${String(tick + 1)}. of ${String(chooser.ticked.length)}`
+          : why !== null
+            ? why
+            : part === 'now'
+              ? 'loaded'
+              : part === 'usual'
+                ? `${String(timesOf(chooser, item.id))}×`
+                : ''}
+      </span>
+      {part !== 'favourites' && state.trayEntry.has(trayEntryId(FAVOURITES, item.id)) && (
+        <span className="mono quiet" aria-label="on Favourites" title="on Favourites">
+          T1
+        </span>
+      )}
+    </div>
+  );
+}
+
+const timesOf = ({ uses }: Chooser, id: string): number => uses.filter((use) => use.item === id).length;

@@ -1,0 +1,77 @@
+import { useState } from 'react';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { trayName } from '@clever-drawer/core/chests/look-up';
+import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
+import { buildFor } from '@clever-drawer/core/menu/build-for';
+import type { ItemId } from '@clever-drawer/core/ids';
+import type { RuledHere } from '../arrangement/rules/rule-keeper';
+import { useRuled } from '../arrangement/rules/use-ruled';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import { lastUseOf, type KnownUse } from '../catalogue/uses';
+import { ago } from '../lib/ago';
+import { kindInWords } from '../catalogue/type-glyph';
+import styles from './chooser.module.css';
+
+interface Props {
+  readonly item: ChosenItem | undefined;
+  readonly name: string | undefined;
+  readonly width: LaneWidth | null;
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+  readonly uses: readonly KnownUse[];
+}
+
+/** What is known of the marked one, in a line or two: type, maker, build, where it stands, when it was last used, note. */
+export function ChooserPreview({ item, name, width, catalogue, state, uses }: Props) {
+  const ruled = useRuled(catalogue, state);
+  const [now] = useState(Date.now);
+  if (item === undefined) return <p className={styles.preview} />;
+  const chosen = buildFor(item.builds, width);
+  const last = lastUseOf(uses, item.id);
+  const places = placesOf(state, ruled, item);
+  const parts =
+    item.chain !== undefined
+      ? [`chain: ${namesOf(catalogue, item.chain)}`, ...whereAndWhen(places, last, now)]
+      : [
+          `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'a vendor not known'}`,
+          chosen === undefined
+            ? 'no build was found'
+            : [chosen.build.format, chosen.build.version ?? '', WHY_BUILD[chosen.because]]
+                .filter((word) => word !== '')
+                .join(' '),
+          ...whereAndWhen(places, last, now),
+          ...(item.naming?.note == null ? [] : [item.naming.note]),
+        ];
+  return (
+    <p className={styles.preview}>
+      <b>
+        <bdi>{name}</bdi>
+      </b>{' '}
+      · {parts.join(' · ')}
+    </p>
+  );
+}
+
+const whereAndWhen = (places: readonly string[], last: KnownUse | undefined, now: number): string[] => [
+  places.length === 0 ? 'stands in no drawer' : `stands in ${places.join(', ')}`,
+  last === undefined
+    ? 'never loaded'
+    : `last loaded ${ago(last.at, now)}${last.session === null ? '' : ` in “${last.session}”`}`,
+];
+
+const namesOf = (catalogue: ChosenCatalogue, ids: readonly ItemId[]): string =>
+  ids.map((id) => catalogue.byId.get(id)?.name ?? 'one that is not here').join(' → ');
+
+const WHY_BUILD = { preferred: '', mono: '(mono, as the lane)', stereo: '(stereo, as the lane)' } as const;
+const MOST_PLACES = 4;
+
+function placesOf(state: Arrangement, ruled: RuledHere, { id }: ChosenItem): string[] {
+  const drawers = new Set((groupsOf(state, 'entriesOf').get(id) ?? []).map((entry) => entry.drawerId));
+  for (const drawer of state.drawer.values())
+    if (drawer.rule !== null && !drawers.has(drawer.id) && ruled.taken(drawer.id).includes(id)) drawers.add(drawer.id);
+  const names = [...drawers].flatMap((drawer) => state.drawer.get(drawer)?.name ?? []);
+  const trays = (groupsOf(state, 'traysOf').get(id) ?? []).map((entry) => trayName(state, entry.tray));
+  const all = [...names, ...trays];
+  return all.length > MOST_PLACES ? [...all.slice(0, MOST_PLACES), `${String(all.length - MOST_PLACES)} more`] : all;
+}

@@ -1,0 +1,81 @@
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
+import { splitContents } from '@clever-drawer/core/chests/drawer-split';
+import { drawerAndInner, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
+import type { Ruled } from '@clever-drawer/core/chests/ruled';
+import type { ChestId, ItemId } from '@clever-drawer/core/ids';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+
+/** A line of an open front: an item under the name that it has there, or a divider. */
+export type OfferedLine = { readonly plugin: ChosenItem; readonly name: string } | { readonly divider: string };
+
+/** A front in the chooser: a drawer of the chest at hand, an inner one that it is split into, or a tray. */
+export interface OfferedDrawer {
+  readonly id: string;
+  readonly name: string;
+  /** The number of a tray; null for a drawer. */
+  readonly tray: number | null;
+  /** What fits, in order and with the dividers between. */
+  readonly lines: readonly OfferedLine[];
+  readonly plugins: readonly ChosenItem[];
+  /** How many it holds, whether they fit or not. */
+  readonly all: number;
+  readonly ids: ReadonlySet<ItemId>;
+}
+
+/** The drawers of a chest as far as they hold something that fits, each outer one before its inner ones. */
+export function offeredDrawers(
+  fitting: ReadonlySet<ItemId>,
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  chest: ChestId | null,
+  ruled: Ruled,
+): OfferedDrawer[] {
+  if (chest === null) return [];
+  return drawersOfChest(state, chest).flatMap((drawer): OfferedDrawer[] => {
+    const name = pathTo(state, drawer.id)
+      .map((one) => one.name)
+      .join(' › ');
+    const contents = drawerAndInner(state, drawer.id).map((one) => contentsOf(state, catalogue.byId, one, ruled));
+    const whole = offered(drawer.id, name, fitting, contents);
+    const [own] = contents;
+    if (drawer.split == null || own === undefined) return [whole];
+    const parts = splitContents(own.plugins, drawer.split).map((part) =>
+      offered(`${drawer.id}/${part.key}`, `${name} › ${part.label}`, fitting, [
+        { plugins: part.contents, lines: part.contents },
+      ]),
+    );
+    return [whole, ...parts];
+  });
+}
+
+/** A front over contents: an item that stands in several of them counts once, and a divider stands only above something. */
+function offered(
+  id: string,
+  name: string,
+  fitting: ReadonlySet<ItemId>,
+  contents: readonly Contents<ChosenItem>[],
+): OfferedDrawer {
+  const ids = new Set<ItemId>();
+  const all = new Set<ItemId>();
+  const lines: OfferedLine[] = [];
+  const plugins: ChosenItem[] = [];
+  for (const { lines: own } of contents) {
+    let divider: string | null = null;
+    for (const line of own) {
+      if ('divider' in line) {
+        divider = line.divider.label;
+        continue;
+      }
+      const { plugin } = line;
+      all.add(plugin.id);
+      if (!fitting.has(plugin.id) || ids.has(plugin.id)) continue;
+      ids.add(plugin.id);
+      if (divider !== null) lines.push({ divider });
+      divider = null;
+      lines.push({ plugin, name: line.name });
+      plugins.push(plugin);
+    }
+  }
+  return { id, name, tray: null, lines, plugins, all: all.size, ids };
+}

@@ -1,0 +1,128 @@
+import type { ItemId } from '@clever-drawer/core/ids';
+import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenFor, Offer } from './use-offer';
+import type { OfferedDrawer } from './offered-drawers';
+
+/** Under which heading something is offered. */
+export type OptionPart = 'now' | 'usual' | 'recent' | 'favourites' | 'drawer' | 'all' | 'found' | 'kin' | 'outside';
+
+/** One thing that can be chosen: under the name that it has where it stands, with the digit that marks it. */
+export interface Option {
+  readonly key: string;
+  readonly item: ChosenItem;
+  readonly name: string;
+  readonly part: OptionPart;
+  readonly digit: number | null;
+}
+
+/** A stretch of the list under its own heading; a divider of a drawer is a heading of its own. */
+export interface OptionGroup {
+  readonly heading: string;
+  readonly part: OptionPart;
+  readonly options: readonly Option[];
+}
+
+/** What may be looked at: as a list, drawer by drawer in columns, or as pictures. */
+export const CHOOSER_VIEWS = ['list', 'drawers', 'faces'] as const;
+/** One of them. */
+export type ChooserView = (typeof CHOOSER_VIEWS)[number];
+
+/** A single digit marks a first choice; anything else that is typed is searched for. */
+export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) ? Number(typed) : null);
+
+interface Asked {
+  readonly offer: Offer;
+  readonly place: ChosenFor;
+  readonly catalogue: ChosenCatalogue;
+  readonly opened: OfferedDrawer | undefined;
+  readonly typed: string;
+  readonly withAll: boolean;
+}
+
+/** What the list shows, heading by heading; none is empty. The first nine of what is offered at first, or stands in an open drawer, carry digits. */
+export function optionGroups({ offer, place, catalogue, opened, typed, withAll }: Asked): OptionGroup[] {
+  const digit = digitIn(typed);
+  const isFirst = typed === '' || digit !== null;
+  let number = 0;
+  const group = (heading: string, part: OptionPart, items: readonly ChosenItem[], numbered = false): OptionGroup => ({
+    heading,
+    part,
+    options: items.map((item) => ({
+      key: `${part} ${item.id}`,
+      item,
+      name: item.name,
+      part,
+      digit: numbered && number < MOST_CHOICES ? ++number : null,
+    })),
+  });
+  const known = (ids: readonly ItemId[]): ChosenItem[] =>
+    ids.map((id) => catalogue.byId.get(id)).filter((item) => item !== undefined);
+  const groups: OptionGroup[] = [];
+  if (isFirst && opened === undefined) {
+    groups.push(
+      group('in this slot now', 'now', place.now === null ? [] : known([place.now])),
+      group('usual here', 'usual', known(offer.first.usual), true),
+      group('recent', 'recent', known(offer.first.recent), true),
+      group('Favourites', 'favourites', known(offer.first.favourites), true),
+    );
+  }
+  if (opened !== undefined)
+    groups.push(...drawerGroups(opened, offer, typed, () => (number < MOST_CHOICES ? ++number : null)));
+  if (typed === '') {
+    if (opened === undefined) groups.push(group('everything that fits', 'all', offer.elsewhere));
+  } else {
+    groups.push(
+      group(
+        digit === null ? (opened === undefined ? 'best match first' : 'elsewhere') : `named with ${typed}`,
+        'found',
+        offer.elsewhere,
+      ),
+      group('more of this type', 'kin', digit === null ? offer.kin : []),
+    );
+  }
+  if (withAll) groups.push(group('does not fit, or is set aside', 'outside', offer.outside));
+  return groups.filter((one) => one.options.length > 0);
+}
+
+/** An open drawer with its own names and dividers, or what of it was found. */
+function drawerGroups(
+  opened: OfferedDrawer,
+  offer: Offer,
+  typed: string,
+  digitFor: () => number | null,
+): OptionGroup[] {
+  const option = (item: ChosenItem, name: string): Option => ({
+    key: `drawer ${item.id}`,
+    item,
+    name,
+    part: 'drawer',
+    digit: digitIn(typed) === null && typed !== '' ? null : digitFor(),
+  });
+  const heading = `in ${opened.name}`;
+  if (typed !== '' && digitIn(typed) === null) {
+    const names = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line.name]])));
+    return [
+      { heading, part: 'drawer', options: offer.inside.map((item) => option(item, names.get(item.id) ?? item.name)) },
+    ];
+  }
+  const groups: { heading: string; part: OptionPart; options: Option[] }[] = [{ heading, part: 'drawer', options: [] }];
+  for (const line of opened.lines) {
+    if ('divider' in line)
+      groups.push({ heading: line.divider === '' ? '—' : line.divider, part: 'drawer', options: [] });
+    else groups.at(-1)?.options.push(option(line.plugin, line.name));
+  }
+  return groups;
+}
+
+/** What is left out of what was found, in words: "2 more: an instrument, one set aside". */
+export function outsideInWords(reasons: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const reason of reasons) counts.set(reason, (counts.get(reason) ?? 0) + 1);
+  const each = [...counts].map(([reason, count]) => {
+    const isKind = /^(instrument|audio effect|MIDI effect|tool)$/.test(reason);
+    if (count > 1) return isKind ? `${String(count)} ${reason}s` : `${String(count)} ${reason}`;
+    return isKind ? `${/^[aei]/.test(reason) ? 'an' : 'a'} ${reason}` : `one ${reason}`;
+  });
+  return `${String(reasons.length)} more: ${each.join(', ')}`;
+}

@@ -1,0 +1,326 @@
+import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
+import type { LoadWay } from '@clever-drawer/core/menu/use';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
+import type { LaneKind } from '@clever-drawer/core/chests/rows/lane';
+import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { ChestId, ItemId } from '@clever-drawer/core/ids';
+import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
+import { recentOf } from '@clever-drawer/core/menu/use';
+import type { Changes } from '../arrangement/changes';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import { NO_USES, useUses, type KnownUse } from '../catalogue/uses';
+import { takeKey } from '../keys/use-keys';
+import { useComputer } from '../lib/use-computer';
+import { useStored } from '../lib/use-stored';
+import { useToldAtRest } from '../lib/use-told-at-rest';
+import { openMenuHere } from '../parts/act-menu';
+import { stepHandlers } from '../parts/list-keys';
+import { CHOOSER_VIEWS, digitIn, optionGroups, type ChooserView, type Option, type OptionGroup } from './options';
+import type { OfferedDrawer } from './offered-drawers';
+import { useOffer, whyOutside, type ChosenFor, type Offer } from './use-offer';
+
+/** What was chosen, by which way, and what it took. */
+export interface Taken {
+  readonly items: readonly ChosenItem[];
+  readonly way: LoadWay;
+  readonly keys: number;
+  readonly clicks: number;
+  readonly milliseconds: number;
+  /** Whether the slot below is to be filled next. */
+  readonly goesOn: boolean;
+}
+
+/** For which place something is chosen, and what becomes of it. */
+export interface Choosing {
+  readonly place: ChosenFor;
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+  readonly changes: Changes;
+  /** What was typed before the chooser was open: a letter on the slot, or what a link asks for. */
+  readonly typedFirst: string;
+  readonly take: (taken: Taken) => void;
+  /** Empties the slot; null where there is none, or nothing in it. */
+  readonly clear: (() => void) | null;
+  readonly close: () => void;
+}
+
+/** What the chooser shows, and what can be done with it. */
+export interface Chooser {
+  readonly input: RefObject<HTMLInputElement | null>;
+  readonly fronts: RefObject<HTMLDivElement | null>;
+  readonly typed: string;
+  readonly type: (text: string) => void;
+  readonly chests: readonly Chest[];
+  readonly chest: string | null;
+  readonly setChest: (id: string) => void;
+  readonly offer: Offer;
+  readonly uses: readonly KnownUse[];
+  /** The drawer or tray that is open, also one that holds nothing that fits. */
+  readonly open: string | null;
+  readonly opened: OfferedDrawer | undefined;
+  readonly openDrawer: (id: string | null) => void;
+  readonly view: ChooserView;
+  readonly setView: (view: ChooserView) => void;
+  readonly groups: readonly OptionGroup[];
+  readonly options: readonly Option[];
+  /** The marked one; -1 for none. */
+  readonly at: number;
+  readonly mark: (at: number) => void;
+  /** What is ticked, in the order in which it was. */
+  readonly ticked: readonly ItemId[];
+  readonly click: (option: Option, event: MouseEvent) => void;
+  readonly withAll: boolean;
+  readonly setWithAll: (on: boolean) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+  readonly onFrontKey: (event: KeyboardEvent) => boolean;
+  /** How many pictures stand in a line: arrows go by that. */
+  readonly perLine: RefObject<number>;
+}
+
+/** Whether a key types a letter or sign. A blank presses buttons, and is typed in the line alone. */
+const isTyping = ({ key, ctrlKey, metaKey, altKey }: globalThis.KeyboardEvent): boolean =>
+  key.length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
+
+const WAYS: Readonly<Record<Option['part'], LoadWay>> = {
+  now: 'list',
+  usual: 'usual',
+  recent: 'recent',
+  favourites: 'tray',
+  drawer: 'drawer',
+  all: 'list',
+  found: 'typing',
+  kin: 'typing',
+  outside: 'typing',
+};
+
+/** Type, arrows, Enter; or by digit, tray or drawer. Enter always takes what was typed for, also when the hand is faster than the search. */
+export function useChooser(choosing: Choosing): Chooser {
+  const { place, catalogue, state, changes, typedFirst, clear, close } = choosing;
+  const computer = useComputer();
+  const uses = (useUses(computer.id).data ?? NO_USES).uses;
+  const kind = `${place.slot}${place.laneKind === null ? '' : `-${laneGroup(place.laneKind)}`}`;
+  const chestSlot = chestSlotOf(place.slot, place.laneKind ?? 'audio');
+  const chests = chestsFor(chestsOf(state), chestSlot);
+  const [chest, setChest] = useStoredId(`chest-${kind}`, chests[0]?.id ?? null, (id) =>
+    chests.some((one) => one.id === id),
+  );
+  const [open, setOpen] = useStoredId(
+    `drawer-${kind}`,
+    null,
+    (id) => id.startsWith('tray-') || state.drawer.has(id.split('/')[0] ?? ''),
+  );
+  const [keptView, setView] = useStored(`chooser-view-${kind}`);
+  const view = CHOOSER_VIEWS.find((one) => one === keptView) ?? 'list';
+  const [typed, setTyped] = useState(typedFirst);
+  const [marked, setMarked] = useState<number | null>(null);
+  const [ticked, setTicked] = useState<readonly ItemId[]>([]);
+  const [withAll, setWithAll] = useState(false);
+  const [openedAt] = useState(Date.now);
+  const spent = useRef({ keys: typedFirst.length, clicks: 0, since: performance.now() });
+  const input = useRef<HTMLInputElement>(null);
+  const fronts = useRef<HTMLDivElement>(null);
+  const perLine = useRef(1);
+  const wish = { typed, open, withAll, openedAt };
+  const offer = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
+  const opened = [...offer.trays, ...offer.drawers].find((one) => one.id === open);
+  const inColumns = view === 'drawers' && opened === undefined && typed === '';
+  const groups = inColumns ? columnGroups(offer) : optionGroups({ offer, place, catalogue, opened, typed, withAll });
+  const options = groups.flatMap((group) => group.options);
+  const digit = digitIn(typed);
+  const byDigit = digit === null ? -1 : options.findIndex((option) => option.digit === digit);
+  // What is in the slot already is not what is wanted.
+  const firstAt = Math.max(
+    0,
+    options.findIndex((option) => option.part !== 'now'),
+  );
+  const at = Math.min(marked ?? (byDigit >= 0 ? byDigit : firstAt), options.length - 1);
+  const current = options[at];
+
+  const takeItems = (items: readonly ChosenItem[], way: LoadWay, goesOn: boolean): void => {
+    const { keys, clicks, since } = spent.current;
+    const milliseconds = Math.round(performance.now() - since);
+    choosing.take({ items, way, keys, clicks, milliseconds, goesOn });
+  };
+  const wayTo = ({ part }: Option): LoadWay =>
+    part === 'drawer' && opened?.tray != null ? 'tray' : inColumns ? 'drawer' : WAYS[part];
+  const takeMarked = (goesOn: boolean): void => {
+    const several = ticked.flatMap((id) => catalogue.byId.get(id) ?? []);
+    if (several.length > 0) takeItems(several, 'list', goesOn);
+    else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn);
+  };
+  useToldAtRest(`${String(options.length)} fit`, typed !== '' && offer.isSettled);
+  const takesWhenFound = useRef<boolean | null>(null);
+  useEffect(() => {
+    if (takesWhenFound.current === null || !offer.isSettled) return;
+    const goesOn = takesWhenFound.current;
+    takesWhenFound.current = null;
+    takeMarked(goesOn);
+  });
+  const load = (goesOn: boolean): void => {
+    // A digit's choice stands there already.
+    if (!offer.isSettled && byDigit < 0) takesWhenFound.current = goesOn;
+    else takeMarked(goesOn);
+  };
+  const tick = (step: number) => (): void => {
+    if (current === undefined) return;
+    const { id } = current.item;
+    setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
+    setMarked(Math.min(Math.max(at + step, 0), options.length - 1));
+  };
+  const toggleFavourite = (): void => {
+    if (current === undefined) return;
+    const on = state.trayEntry.has(trayEntryId(FAVOURITES, current.item.id));
+    void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: [current.item.id] });
+  };
+  const openDrawer = (drawer: string | null): void => {
+    setOpen(drawer);
+    setMarked(null);
+    input.current?.focus();
+  };
+  const again = (): boolean => {
+    const last = recentOf(uses).find((id) => {
+      const item = catalogue.byId.get(id);
+      return item !== undefined && whyOutside(item, place.slot) === null;
+    });
+    const item = last === undefined ? undefined : catalogue.byId.get(last);
+    if (item === undefined) return false;
+    takeItems([item], 'recent', false);
+    return true;
+  };
+  const go = (to: number): void => setMarked(Math.min(Math.max(to, 0), options.length - 1));
+  const onKeyDown = (event: KeyboardEvent): void => {
+    // A box or a menu in front of it has keys of its own.
+    if (!event.currentTarget.contains(event.target as Element) || isInMenu(event.target)) return;
+    if (!MODIFIERS.has(event.key)) spent.current.keys++;
+    // Along the list, and what Enter and Tab do, are keys of the line; in the drawers they are buttons'.
+    const isInLine = event.target === input.current;
+    const { down, up, pageDown, pageUp } = stepHandlers(at, { count: options.length }, go);
+    const inLine = <Act extends (() => unknown) | null>(act: Act) => (isInLine ? act : null);
+    const whenEmpty = <Act extends (() => unknown) | null>(act: Act) => (isInLine && typed === '' ? act : null);
+    const isHandled = takeKey('chooser', event, {
+      down: inLine(view === 'faces' ? () => go(at + perLine.current) : down),
+      up: inLine(view === 'faces' ? () => go(at - perLine.current) : up),
+      pageDown: inLine(pageDown),
+      pageUp: inLine(pageUp),
+      left: whenEmpty(view === 'faces' ? () => go(at - 1) : inColumns ? () => go(toColumn(groups, at, -1)) : null),
+      right: whenEmpty(view === 'faces' ? () => go(at + 1) : inColumns ? () => go(toColumn(groups, at, 1)) : null),
+      load: inLine(() => load(false)),
+      loadOn: inLine(() => load(true)),
+      again: whenEmpty(again),
+      tick: inLine(tick(1)),
+      untick: inLine(tick(-1)),
+      clear: whenEmpty(clear),
+      favourite: current === undefined ? null : toggleFavourite,
+      menu: inLine(openMenuHere),
+      drawers: inLine(() => fronts.current?.querySelector<HTMLElement>('[aria-pressed="true"], button')?.focus()),
+      all: inLine(() => setWithAll(!withAll)),
+      view: inLine(() => setView(CHOOSER_VIEWS[(CHOOSER_VIEWS.indexOf(view) + 1) % CHOOSER_VIEWS.length] ?? null)),
+      back: open === null ? close : () => openDrawer(null),
+    });
+    // What is typed anywhere in the chooser is typed into its line.
+    if (!isHandled && isTyping(event.nativeEvent) && !isInLine) input.current?.focus();
+  };
+  return {
+    input,
+    fronts,
+    typed,
+    type: (text) => {
+      setTyped(text);
+      setMarked(null);
+      takesWhenFound.current = null;
+    },
+    chests,
+    chest,
+    setChest: (next) => {
+      setChest(next);
+      openDrawer(null);
+    },
+    offer,
+    uses,
+    open,
+    opened,
+    openDrawer,
+    view,
+    setView,
+    groups,
+    options,
+    at,
+    mark: setMarked,
+    ticked,
+    click: (option, event) => {
+      spent.current.clicks++;
+      if (event.ctrlKey || event.metaKey) {
+        const { id } = option.item;
+        setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
+      } else takeItems([option.item], wayTo(option), event.shiftKey);
+    },
+    withAll,
+    setWithAll,
+    onKeyDown,
+    onFrontKey: (event) => {
+      if (!/^[1-9]$/.test(event.key) || event.ctrlKey || event.metaKey || event.altKey) return false;
+      const tray = offer.trays.find((one) => one.tray === Number(event.key));
+      if (tray === undefined) return false;
+      spent.current.keys++;
+      openDrawer(tray.id);
+      return true;
+    },
+    perLine,
+  };
+}
+
+const isInMenu = (target: EventTarget): boolean =>
+  target instanceof Element && target.closest('.dropdown-menu') !== null;
+
+const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'Meta', 'AltGraph']);
+
+/** Buses and the master are chosen for alike; so are tracks. */
+const laneGroup = (kind: LaneKind): string => (kind === 'bus' || kind === 'master' ? 'bus' : 'track');
+
+/** The drawers of the chest as columns of what fits. */
+const columnGroups = (offer: Offer): OptionGroup[] =>
+  [...offer.trays, ...offer.drawers]
+    .filter((drawer) => drawer.plugins.length > 0)
+    .map((drawer) => ({
+      heading: drawer.name,
+      part: 'drawer' as const,
+      options: drawer.lines.flatMap((line): Option[] =>
+        'divider' in line
+          ? []
+          : [
+              {
+                key: `${drawer.id} ${line.plugin.id}`,
+                item: line.plugin,
+                name: line.name,
+                part: 'drawer',
+                digit: null,
+              },
+            ],
+      ),
+    }));
+
+/** The option at the same height of the column beside. */
+function toColumn(groups: readonly OptionGroup[], at: number, by: 1 | -1): number {
+  let from = 0;
+  const starts = groups.map((group) => {
+    const start = from;
+    from += group.options.length;
+    return start;
+  });
+  const own = starts.findLastIndex((start) => start <= at);
+  const to = Math.min(Math.max(own + by, 0), groups.length - 1);
+  const height = at - (starts[own] ?? 0);
+  return (starts[to] ?? 0) + Math.min(height, (groups[to]?.options.length ?? 1) - 1);
+}
+
+/** What was open last stays open until it is changed. Kept in this browser, per computer and kind of slot. */
+function useStoredId(
+  what: string,
+  otherwise: string | null,
+  isThere: (id: string) => boolean,
+): [string | null, (id: string | null) => void] {
+  const [id, keep] = useStored(`chooser-${what}-${useComputer().id}`);
+  return [id !== null && isThere(id) ? id : otherwise, keep];
+}

@@ -1,0 +1,195 @@
+import { useMemo } from 'react';
+import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
+import { FAVOURITES, TRAYS, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
+import type { ChestId, ItemId } from '@clever-drawer/core/ids';
+import { firstChoices, type FirstChoices } from '@clever-drawer/core/menu/first-choices';
+import { ranked } from '@clever-drawer/core/menu/rank';
+import { fits, offerFor } from '@clever-drawer/core/menu/slot-menu';
+import { usualAt, type Spot } from '@clever-drawer/core/menu/use';
+import { useRuled } from '../arrangement/rules/use-ruled';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import { partedFound } from '../catalogue/parted-found';
+import { asksFor, useSearch, type Found } from '../catalogue/use-search';
+import type { KnownUse } from '../catalogue/uses';
+import { offeredDrawers, type OfferedDrawer } from './offered-drawers';
+
+/** A place that something is chosen for. */
+export interface ChosenFor extends Spot {
+  readonly slot: NonNullable<Spot['slot']>;
+  /** What is in it now; null for nothing. */
+  readonly now: ItemId | null;
+}
+
+/** What a slot is offered. */
+export interface Offer {
+  readonly drawers: readonly OfferedDrawer[];
+  readonly trays: readonly OfferedDrawer[];
+  /** Before anything is typed: what is usual here, was loaded last, and is on Favourites. */
+  readonly first: FirstChoices;
+  /** What fits and is typed for: within the open drawer, and elsewhere (everything when none is open). */
+  readonly inside: readonly ChosenItem[];
+  readonly elsewhere: readonly ChosenItem[];
+  /** Others of the best match's kind, when only a few have what is typed: people know the kind better than the name. */
+  readonly kin: readonly ChosenItem[];
+  /** What is there and would be offered if it did fit: another role, set aside, on another computer. */
+  readonly outside: readonly ChosenItem[];
+  /** How many fit. */
+  readonly fitting: number;
+  /** False while the answer to what is typed is on its way, and what is shown is for what was typed before. */
+  readonly isSettled: boolean;
+}
+
+const NONE: readonly ChosenItem[] = [];
+
+/** Why an item is not offered in a slot, in a word or three; null for one that is. */
+export function whyOutside(item: ChosenItem, slot: ChosenFor['slot']): string | null {
+  if (!item.found) return 'not on this computer';
+  if (item.aside !== null) return 'set aside';
+  if (item.role === null) return 'role not known';
+  return fits(slot, item.role) ? null : ROLE_WORDS[item.role];
+}
+const ROLE_WORDS = {
+  instrument: 'instrument',
+  'audio-effect': 'audio effect',
+  'midi-effect': 'MIDI effect',
+  tool: 'tool',
+} as const;
+
+/** What a slot is offered, by use, by drawer and by typing; only what fits into it, was found at the last look and is not set aside. */
+export function useOffer(
+  place: ChosenFor,
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  chest: ChestId | null,
+  uses: readonly KnownUse[],
+  wish: { typed: string; open: string | null; withAll: boolean; openedAt: number },
+): Offer {
+  const { typed, open, withAll, openedAt } = wish;
+  const { slot } = place;
+  const { plugins, items, ids, others } = useMemo(() => {
+    const offer = offerFor(
+      slot,
+      catalogue.items.filter((item) => item.found && item.aside === null),
+    );
+    const ids = new Set<ItemId>(offer.fitting.map((item) => item.id));
+    const others = catalogue.items.filter((item) => !ids.has(item.id));
+    return { plugins: offer.fitting.filter((item) => item.preset === null), items: offer.fitting, ids, others };
+  }, [slot, catalogue]);
+  const ruled = useRuled(catalogue, state);
+  const drawers = useMemo(
+    () => offeredDrawers(ids, catalogue, state, chest, ruled),
+    [ids, catalogue, state, chest, ruled],
+  );
+  const trays = useMemo(() => offeredTrays(ids, catalogue, state), [ids, catalogue, state]);
+  const typeOf = useMemo(
+    () =>
+      (id: ItemId): TypeId | undefined =>
+        catalogue.byId.get(id)?.types[0],
+    [catalogue],
+  );
+  const { laneKind, lane, before, now } = place;
+  const [first, usual] = useMemo(() => {
+    const spot = { slot, laneKind, lane, before };
+    const favourites = trayEntries(state, FAVOURITES).map((entry) => itemId(entry));
+    const offered = (id: ItemId): boolean => ids.has(id) && id !== now;
+    const scores = usualAt(uses, spot, openedAt, typeOf);
+    return [
+      firstChoices(uses, spot, favourites, { now: openedAt, fits: offered, typeOf }),
+      new Map(scores.map(({ item, score }) => [item, score])),
+    ] as const;
+  }, [uses, slot, laneKind, lane, before, now, state, ids, typeOf, openedAt]);
+
+  const opened = [...trays, ...drawers].find((one) => one.id === open);
+  const own = opened?.plugins ?? NONE;
+  // A digit alone marks one of the first choices; it is searched for as well, since names begin with digits.
+  const foundInside = useSearch(own, typed, 'drawer');
+  const foundAll = useSearch(items, typed, 'slot');
+  const foundOthers = useSearch(others, typed, 'others');
+  const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
+  return useMemo(() => {
+    const isOnTray = (id: ItemId): boolean => TRAYS.some((tray) => state.trayEntry.has(trayEntryId(tray, id)));
+    const inside = inOrder(own, foundInside);
+    // An open drawer shows itself alone; once something is typed, the rest follows behind it.
+    const rest =
+      opened !== undefined && typed === ''
+        ? []
+        : foundAll === null
+          ? plugins
+          : ranked(partedInOrder(items, foundAll), isOnTray, usual);
+    const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
+    const outside = typed === '' && !withAll ? NONE : inOrder(others, typed === '' ? null : foundOthers);
+    return {
+      drawers,
+      trays,
+      first,
+      inside,
+      elsewhere,
+      kin: typed === '' ? [] : kinOf([...inside, ...elsewhere], plugins),
+      outside: typed !== '' && foundOthers === null ? NONE : outside,
+      fitting: plugins.length,
+      isSettled,
+    };
+  }, [
+    drawers,
+    trays,
+    first,
+    usual,
+    foundInside,
+    foundAll,
+    foundOthers,
+    own,
+    opened,
+    typed,
+    withAll,
+    plugins,
+    items,
+    others,
+    state.trayEntry,
+    isSettled,
+  ]);
+}
+
+const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly ChosenItem[] =>
+  found === null
+    ? plugins
+    : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
+
+/** Plugins, and behind them the presets that are named by what is typed. */
+function partedInOrder(items: readonly ChosenItem[], found: Found): readonly ChosenItem[] {
+  const { plugins, presets } = partedFound(items, found);
+  return [...Array.from(plugins, (number) => items[number]).filter((item) => item !== undefined), ...presets];
+}
+
+const FEW = 8;
+
+function kinOf(found: readonly ChosenItem[], plugins: readonly ChosenItem[]): ChosenItem[] {
+  const kind = found.find((plugin) => plugin.types.length > 0)?.types[0];
+  if (kind === undefined || found.length > FEW) return [];
+  const shown = new Set(found.map((plugin) => plugin.id));
+  return plugins.filter((plugin) => plugin.types[0] === kind && !shown.has(plugin.id));
+}
+
+/** The trays that hold something that fits; Favourites always. */
+function offeredTrays(ids: ReadonlySet<ItemId>, catalogue: ChosenCatalogue, state: Arrangement): OfferedDrawer[] {
+  return TRAYS.flatMap((tray): OfferedDrawer[] => {
+    const all = trayEntries(state, tray)
+      .map((entry) => catalogue.byId.get(itemId(entry)))
+      .filter((plugin) => plugin !== undefined);
+    const plugins = all.filter((plugin) => ids.has(plugin.id));
+    if (plugins.length === 0 && tray !== FAVOURITES) return [];
+    return [
+      {
+        id: `tray-${String(tray)}`,
+        name: trayName(state, tray),
+        tray,
+        lines: plugins.map((plugin) => ({ plugin, name: plugin.name })),
+        plugins,
+        all: all.length,
+        ids: new Set(plugins.map((plugin) => plugin.id)),
+      },
+    ];
+  });
+}

@@ -1,0 +1,78 @@
+import { useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
+import type { Lane, LaneWidth } from '@clever-drawer/core/chests/rows/lane';
+import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
+import type { ItemId, SlotId } from '@clever-drawer/core/ids';
+import { NameBox } from '../parts/name-box';
+import styles from './load.module.css';
+
+/** What can be done with a lane. */
+export interface LaneActions {
+  readonly rename: (lane: Lane, name: string) => void;
+  readonly widen: (lane: Lane, width: LaneWidth | null) => void;
+  /** Among its neighbours: -1 to the left, 1 to the right. */
+  readonly shift: (lane: Lane, by: 1 | -1) => void;
+  readonly copy: (lane: Lane) => void;
+  readonly remove: (lane: Lane) => void;
+  readonly addSlot: (lane: Lane, before: SlotId | null, kind?: SlotKind) => void;
+  readonly keepChain: (lane: Lane, name: string) => void;
+  /** Loads an item into the first empty slot that it fits into, or a new one. */
+  readonly loadHere: (lane: Lane, item: ItemId) => void;
+}
+
+interface Props {
+  readonly lane: Lane;
+  readonly state: Arrangement;
+  readonly actions: LaneActions;
+}
+
+/** All that can be done with a lane. */
+export function LaneMenu({ lane, state, actions }: Props) {
+  const [asks, ask] = useState<'name' | 'chain' | null>(null);
+  const isFilled = slotsIn(state, lane.id).some((slot) => itemIn(slot) !== null);
+  const item = (words: string, act: () => void, disabled = false) => (
+    <Dropdown.Item as="button" type="button" disabled={disabled} onClick={act}>
+      {words}
+    </Dropdown.Item>
+  );
+  return (
+    <>
+      <Dropdown align="end">
+        <Dropdown.Toggle as="button" type="button" className="plain" aria-label={`What can be done with ${lane.name}`}>
+          …
+        </Dropdown.Toggle>
+        <Dropdown.Menu className={styles.menu}>
+          {item('Rename …', () => ask('name'))}
+          {item(lane.width === 'mono' ? 'Make it stereo' : 'Make it mono', () =>
+            actions.widen(lane, lane.width === 'mono' ? 'stereo' : 'mono'),
+          )}
+          {item('Keep what is in it as a chain …', () => ask('chain'), !isFilled)}
+          <Dropdown.Divider />
+          {item('Another insert at its end', () => actions.addSlot(lane, null))}
+          {lane.kind === 'instrument' &&
+            item('Another MIDI effect before the instrument', () => actions.addSlot(lane, null, 'midi-effect'))}
+          <Dropdown.Divider />
+          {item('To the left', () => actions.shift(lane, -1))}
+          {item('To the right', () => actions.shift(lane, 1))}
+          {item('Copy it with all that is in it', () => actions.copy(lane))}
+          {item('Delete it', () => actions.remove(lane))}
+        </Dropdown.Menu>
+      </Dropdown>
+      {asks !== null && (
+        <NameBox
+          title={asks === 'name' ? `Rename ${lane.name}` : 'Keep as a chain'}
+          label="Name"
+          first={asks === 'name' ? lane.name : `${lane.name} chain`}
+          close={() => ask(null)}
+          done={(name) => {
+            ask(null);
+            if (asks === 'chain') actions.keepChain(lane, name);
+            else if (name !== lane.name) actions.rename(lane, name);
+          }}
+        />
+      )}
+    </>
+  );
+}

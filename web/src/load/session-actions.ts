@@ -1,0 +1,189 @@
+import { toast } from 'sonner';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { chainIdOf, itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
+import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { group } from '@clever-drawer/core/chests/row-groups';
+import type { Session } from '@clever-drawer/core/chests/rows/session';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
+import { asId, type ItemId, type LaneId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
+import { recentOf } from '@clever-drawer/core/menu/use';
+import { slotFor } from '@clever-drawer/core/menu/slot-menu';
+import type { Changes } from '../arrangement/changes';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { KnownUse } from '../catalogue/uses';
+import { whyOutside } from '../chooser/use-offer';
+import type { Taken } from '../chooser/use-chooser';
+import { focusWhenThere } from '../lib/focus';
+import type { LaneActions } from './lane-menu';
+import type { SessionActions } from './session-head';
+import type { SlotActions } from './slot-button';
+
+interface Needs {
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly changes: Changes;
+  readonly uses: readonly KnownUse[];
+  readonly load: (slotId: SlotId, taken: Omit<Taken, 'goesOn'>) => Promise<void>;
+}
+
+const newId = (): string => crypto.randomUUID();
+const focusSlot = (id: string): void => focusWhenThere(`[id="${CSS.escape(id)}"]`);
+const DIRECT = { keys: 1, clicks: 0, milliseconds: 0 };
+
+/** What can be done with slots. */
+export function slotActions(
+  { state, catalogue, changes, uses, load }: Needs,
+  open: (slot: SlotId, typed?: string) => void,
+  remembered: SlotId | null,
+  remember: (slot: SlotId) => void,
+): SlotActions {
+  const fitting = (slot: Slot): ChosenItem | undefined =>
+    recentOf(uses)
+      .map((id) => catalogue.byId.get(id))
+      .find((item) => item !== undefined && whyOutside(item, slot.kind) === null);
+  return {
+    open: (slot, typed) => open(slot.id, typed),
+    clear: (slot) => void changes.make({ kind: 'clear-slot', slotId: slot.id }),
+    again: (slot) => {
+      const item = fitting(slot);
+      if (item === undefined) toast('Nothing that fits here has been loaded yet.');
+      else void load(slot.id, { items: [item], way: 'recent', ...DIRECT });
+    },
+    bypass: (slot) => void changes.make({ kind: 'bypass', slotId: slot.id, bypass: slot.bypass !== true }),
+    shift: (slot, by) => {
+      const slots = slotsIn(state, slot.laneId);
+      const next = slots[slots.findIndex((one) => one.id === slot.id) + by];
+      if (next === undefined) return;
+      void changes.make({ kind: 'move-slot', slotId: slot.id, toId: next.id, copy: false });
+      focusSlot(next.id);
+    },
+    put: (from, to, copy) => void changes.make({ kind: 'move-slot', slotId: from, toId: to.id, copy }),
+    remembered: remembered !== null && state.slot.has(remembered) ? remembered : null,
+    remember: (slot) => {
+      remember(slot.id);
+      const item = itemIn(slot);
+      const name = item === null ? undefined : catalogue.byId.get(item)?.name;
+      toast(`${name ?? 'It'} is remembered: Ctrl V puts it into another slot.`);
+    },
+    add: (slot) => {
+      const slots = slotsIn(state, slot.laneId);
+      const next = slots[slots.findIndex((one) => one.id === slot.id) + 1];
+      const id = asId<SlotId>(newId());
+      const before = next?.kind === 'insert' || slot.kind !== 'insert' ? (next?.id ?? null) : null;
+      void changes.make({
+        kind: 'add-slot',
+        id,
+        laneId: slot.laneId,
+        slot: slot.kind === 'midi-effect' ? 'midi-effect' : 'insert',
+        before: slot.kind === 'instrument' ? firstInsert(slots) : before,
+      });
+      focusSlot(id);
+    },
+    remove: (slot) => {
+      const slots = slotsIn(state, slot.laneId);
+      const at = slots.findIndex((one) => one.id === slot.id);
+      const next = slots[at + 1] ?? slots[at - 1];
+      void changes.make({ kind: 'delete-slot', slotId: slot.id });
+      if (next !== undefined) focusSlot(next.id);
+    },
+  };
+}
+
+const firstInsert = (slots: readonly Slot[]): SlotId | null => slots.find((one) => one.kind === 'insert')?.id ?? null;
+
+/** What can be done with lanes. */
+export function laneActions({ state, catalogue, changes, load }: Needs): LaneActions {
+  return {
+    rename: (lane, name) => void changes.make({ kind: 'change-lane', id: lane.id, name, width: lane.width ?? null }),
+    widen: (lane, width) => void changes.make({ kind: 'change-lane', id: lane.id, name: lane.name, width }),
+    shift: (lane, by) => {
+      const lanes = group(state, 'lanesOf', lane.sessionId).filter((one) => one.id !== lane.id);
+      const at = group(state, 'lanesOf', lane.sessionId).findIndex((one) => one.id === lane.id) + by;
+      if (at < 0 || at > lanes.length) return;
+      void changes.make({ kind: 'move-lane', id: lane.id, before: lanes[at]?.id ?? null });
+    },
+    copy: (lane) => void changes.make({ kind: 'copy-lane', id: lane.id, newId: asId<LaneId>(newId()) }),
+    remove: (lane) => void changes.make({ kind: 'delete-lane', id: lane.id }),
+    addSlot: (lane, before, kind = 'insert') => {
+      const id = asId<SlotId>(newId());
+      void changes.make({ kind: 'add-slot', id, laneId: lane.id, slot: kind, before });
+      focusSlot(id);
+    },
+    keepChain: (lane, name) => {
+      const slotIds = slotsIn(state, lane.id).flatMap((slot) => (itemIn(slot) === null ? [] : [slot.id]));
+      void changes.make({ kind: 'keep-chain', id: chainIdOf(newId()), name, slotIds }).then((done) => {
+        if (done) toast(`The chain ${name} is kept. It is found by typing, and can be filed like a plugin.`);
+      });
+    },
+    loadHere: (lane, id) => void loadHere(lane.id, id),
+  };
+
+  async function loadHere(laneId: LaneId, id: ItemId): Promise<void> {
+    const item = catalogue.byId.get(id);
+    if (item === undefined) return;
+    const kind = slotFor(item.role, 'insert');
+    const free = slotsIn(state, laneId).find((slot) => slot.kind === kind && itemIn(slot) === null);
+    const slotId = free?.id ?? asId<SlotId>(newId());
+    if (free === undefined && !(await changes.make({ kind: 'add-slot', id: slotId, laneId, slot: kind, before: null })))
+      return;
+    await load(slotId, { items: [item], way: 'usual', ...DIRECT, keys: 0, clicks: 1 });
+  }
+}
+
+const NEW_LANES = [
+  ['instrument', 'Instrument 1', 3],
+  ['instrument', 'Instrument 2', 3],
+  ['audio', 'Audio 1', 4],
+  ['audio', 'Audio 2', 4],
+  ['bus', 'Bus', 3],
+  ['master', 'Master', 3],
+] as const;
+const INSERTS = 3;
+
+/** What can be done with sessions; `show` turns to another one. */
+export function sessionActions(
+  { state, changes }: Pick<Needs, 'state' | 'changes'>,
+  show: (id: SessionId) => void,
+): Omit<SessionActions, 'exportAs' | 'bringIn'> {
+  const inOrder = (): Session[] => [...state.session.values()].sort(byOrder);
+  return {
+    show,
+    make: (name) => {
+      const id = asId<SessionId>(newId());
+      const lanes = NEW_LANES.map(([kind, lane, inserts]) => ({
+        id: asId<LaneId>(newId()),
+        kind,
+        name: lane,
+        inserts,
+      }));
+      void changes.make({ kind: 'make-session', id, name, lanes });
+      show(id);
+    },
+    copy: (from, name, filled) => {
+      const id = asId<SessionId>(newId());
+      void changes.make({ kind: 'copy-session', id: from.id, newId: id, name, filled });
+      show(id);
+    },
+    rename: (session, name) => void changes.make({ kind: 'rename-session', id: session.id, name }),
+    markTemplate: (session, template) => void changes.make({ kind: 'mark-template', id: session.id, template }),
+    shift: (session, by) => {
+      const others = inOrder().filter((one) => one.id !== session.id);
+      const at = inOrder().findIndex((one) => one.id === session.id) + by;
+      if (at < 0 || at > others.length) return;
+      void changes.make({ kind: 'move-session', id: session.id, before: others[at]?.id ?? null });
+    },
+    remove: (session) =>
+      void changes.make({ kind: 'delete-session', id: session.id }).then((done) => {
+        if (done)
+          toast(`${session.name} is deleted. Plugins and chains stay.`, {
+            action: { label: 'Undo', onClick: () => void changes.step('undo') },
+          });
+      }),
+    addLane: (session, kind, name) =>
+      void changes.make({
+        kind: 'add-lane',
+        sessionId: session.id,
+        lane: { id: asId<LaneId>(newId()), kind, name, inserts: INSERTS },
+      }),
+  };
+}

@@ -1,0 +1,157 @@
+import clsx from 'clsx';
+import { useRef, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
+import { itemId } from '@clever-drawer/core/chests/item';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
+import { asId, type SlotId } from '@clever-drawer/core/ids';
+import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import { absenceOf } from '../catalogue/presence';
+import type { ChosenCatalogue } from '../catalogue/queries';
+import { TypeGlyph } from '../catalogue/type-glyph';
+import { takeKey, type KeyHandlers } from '../keys/use-keys';
+import { openMenuHere, useActMenu } from '../parts/act-menu';
+import { actsOf } from '../parts/menu-act';
+import { PlainButton } from '../parts/plain-button';
+import styles from './load.module.css';
+
+/** What can be done with a slot. */
+export interface SlotActions {
+  /** Opens the chooser; `typed` is searched for at once. */
+  readonly open: (slot: Slot, typed?: string) => void;
+  readonly clear: (slot: Slot) => void;
+  readonly again: (slot: Slot) => void;
+  readonly bypass: (slot: Slot) => void;
+  /** Moves what is in it to the slot above (-1) or below (1). */
+  readonly shift: (slot: Slot, by: 1 | -1) => void;
+  /** Moves what is in another slot here, or a copy of it. */
+  readonly put: (from: SlotId, to: Slot, copy: boolean) => void;
+  /** The slot whose content was remembered; null for none. */
+  readonly remembered: SlotId | null;
+  readonly remember: (slot: Slot) => void;
+  readonly add: (slot: Slot) => void;
+  readonly remove: (slot: Slot) => void;
+}
+
+interface Props {
+  readonly slot: Slot;
+  readonly place: string;
+  readonly catalogue: ChosenCatalogue;
+  readonly actions: SlotActions;
+}
+
+const DRAG_TYPE = 'application/x-clever-drawer-slot';
+
+/** A slot: empty, or with what is in it. A letter typed on it is searched for at once; what is in it is dragged to other slots. */
+export function SlotButton({ slot, place, catalogue, actions }: Props) {
+  const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(itemId({ ...slot, pluginId: slot.pluginId }));
+  const build = plugin?.builds.find((one) => one.id === slot.buildId);
+  const isEmpty = slot.pluginId === null;
+  const isBypassed = slot.bypass === true;
+  const words = isEmpty
+    ? `empty, for: ${SLOT_LABELS[slot.kind]}`
+    : [
+        plugin?.name ?? 'a plugin that is not in the catalogue',
+        build?.format,
+        plugin === undefined ? null : absenceOf(plugin),
+        isBypassed ? 'bypassed' : null,
+      ]
+        .filter((word) => word != null)
+        .join(', ');
+  const openMenu = useActMenu();
+  const button = useRef<HTMLButtonElement>(null);
+  const filled = (act: () => void) => (isEmpty ? null : act);
+  const handlers: KeyHandlers<'slots'> = {
+    ...slotWalk(button),
+    open: () => actions.open(slot),
+    clear: filled(() => actions.clear(slot)),
+    again: () => actions.again(slot),
+    bypass: filled(() => actions.bypass(slot)),
+    moveUp: filled(() => actions.shift(slot, -1)),
+    moveDown: filled(() => actions.shift(slot, 1)),
+    take: filled(() => actions.remember(slot)),
+    put: actions.remembered === null ? null : () => actions.put(actions.remembered ?? slot.id, slot, true),
+    add: () => actions.add(slot),
+    remove: () => actions.remove(slot),
+    menu: openMenuHere,
+  };
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (takeKey('slots', event, handlers)) return;
+    const { key, ctrlKey, metaKey, altKey } = event;
+    // A letter is the beginning of a name, and already the search; digits are, too.
+    if (!/^[\p{L}\p{N}]$/u.test(key) || ctrlKey || metaKey || altKey || isWord(event)) return;
+    event.preventDefault();
+    event.stopPropagation();
+    actions.open(slot, key);
+  };
+  return (
+    <>
+      <button
+        ref={button}
+        type="button"
+        id={slot.id}
+        data-slot={slot.kind}
+        className={clsx(styles.slot, isEmpty && styles.empty, isBypassed && styles.bypassed)}
+        aria-label={`${place}: ${words}`}
+        title={words}
+        draggable={!isEmpty}
+        onDragStart={(event) => event.dataTransfer.setData(DRAG_TYPE, slot.id)}
+        onDragOver={(event) => {
+          if (event.dataTransfer.types.includes(DRAG_TYPE)) event.preventDefault();
+        }}
+        onDrop={(event) => drop(event, slot, actions)}
+        onClick={() => actions.open(slot)}
+        onKeyDown={onKeyDown}
+        onContextMenu={(event) => openMenu(event, `${place}: ${words}`, actsOf('slots', handlers, SLOT_MENU))}
+      >
+        {isEmpty ? (
+          <span className="quiet">{SLOT_LABELS[slot.kind]}</span>
+        ) : (
+          <>
+            <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />
+            <span className={styles.slotName}>
+              <bdi>{plugin?.naming?.stripLabel ?? plugin?.name ?? 'not in the catalogue'}</bdi>
+            </span>
+          </>
+        )}
+      </button>
+      {!isEmpty && (
+        <PlainButton
+          className={styles.clearSlot}
+          tabIndex={-1}
+          aria-label={`Clear ${place}`}
+          onClick={() => actions.clear(slot)}
+        >
+          ×
+        </PlainButton>
+      )}
+    </>
+  );
+}
+
+const SLOT_MENU = ['open', 'again', 'bypass', 'moveUp', 'moveDown', 'take', 'put', 'clear', 'add', 'remove'] as const;
+
+/** Capitals go to the places of the application: Shift with a letter. */
+const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{Lu}$/u.test(key);
+
+function drop(event: DragEvent, slot: Slot, actions: SlotActions): void {
+  const from = event.dataTransfer.getData(DRAG_TYPE);
+  if (from === '' || from === slot.id) return;
+  event.preventDefault();
+  // As in Sort: a drag copies with Ctrl (Alt on macOS), else it moves.
+  actions.put(asId<SlotId>(from), slot, event.ctrlKey || event.altKey);
+}
+
+const SLOT = 'button[data-slot]';
+
+/** Arrows go from slot to slot: up and down in a lane, left and right to the slot of the same height. */
+function slotWalk(button: RefObject<HTMLButtonElement | null>): KeyHandlers<'fronts'> {
+  const go = (right: number, down: number) => (): void => {
+    const here = button.current;
+    const lanes = [...(here?.closest('[data-lanes]')?.children ?? [])];
+    const columns = lanes.map((lane) => [...lane.querySelectorAll<HTMLElement>(SLOT)]);
+    const x = columns.findIndex((slots) => slots.some((one) => one === here));
+    const y = columns[x]?.findIndex((one) => one === here) ?? 0;
+    const column = columns[x + right];
+    column?.[Math.max(0, Math.min(y + down, column.length - 1))]?.focus();
+  };
+  return { up: go(0, -1), down: go(0, 1), left: go(-1, 0), right: go(1, 0) };
+}
