@@ -26,7 +26,9 @@ const INVENTED = ['preset', 'most', 'split', 'width', 'template', 'bypass', 'bef
 /** A row as it is now, without what later forms invented and left empty. */
 const found = (table: string, id: unknown): FormRow | undefined => {
   const row = rowsIn(now, table).find((one) => one.id === id);
-  return row === undefined ? row : without(row, ...INVENTED.filter((field) => row[field] === null || row[field] === false));
+  return row === undefined
+    ? row
+    : without(row, ...INVENTED.filter((field) => row[field] === null || row[field] === false));
 };
 /** The id of a plugin as the computer of this name had it. */
 const pluginOf = (computer: string, name: string): unknown =>
