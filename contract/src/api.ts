@@ -244,6 +244,12 @@ export const API = {
     answer: null,
     problems: [...SENDS, 'not-done'],
   },
+  'GET /hand-over/selected': {
+    summary: 'What is selected in the other program, asked by Open Sound Control; null where it does not say.',
+    status: 200,
+    answer: answers.selected,
+    problems: [],
+  },
   'PUT /use': {
     summary: 'Whether loads are counted from now on.',
     request: useRequest,

@@ -1,6 +1,7 @@
-import { array, lazy, object, string, type Schema } from 'yup';
+import { array, boolean, lazy, object, string, type Schema } from 'yup';
 
 import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
+import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
@@ -147,6 +148,20 @@ const newest = object({
   schema: string().oneOf(['clever-drawer/arrangement/5']).required(),
   ...withPresets,
   chests: chestsOf(line, { ...withExceptions, ...(split === undefined ? {} : { split }) }),
+  chains: array()
+    .of(
+      object({
+        id: id(),
+        name: name('the name of a chain'),
+        naming,
+        parts: array()
+          .of(object({ plugin: id(), preset, bypass: boolean().strict().required() }).noUnknown())
+          .max(MOST_PARTS)
+          .required(),
+      }).noUnknown(),
+    )
+    .max(10_000)
+    .required(),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-4.schema.json, which is still read. */

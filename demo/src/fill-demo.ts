@@ -203,22 +203,71 @@ async function arrange(api: Api, computer: string): Promise<void> {
   await change({ kind: 'name-tray', tray: 2, name: 'Goose' });
   await putInWords(change, having, made);
   await secondChest(change, having);
-  const lanes = LANES.map(([kind, name, inserts]) => ({ id: randomUUID(), kind, name, inserts }));
-  await change({ kind: 'make-session', id: randomUUID(), name: 'The Lamplighter’s Goose, scene 3', lanes });
-  // A few slots are filled already, the way a scene stands after the first rehearsal.
-  const load = (lane: string, slot: number, word: string, role: string) => {
-    const plugin = plugins.find((one) => one.role === role && one.name.includes(word));
-    const laneId = lanes.find((one) => one.name === lane)?.id;
-    if (plugin === undefined || laneId === undefined) return Promise.resolve();
-    return api('POST', `/computers/${computer}/loads`, {
-      slotId: `${laneId}/${String(slot)}`,
-      pluginId: plugin.id,
-      way: 'list',
-      milliseconds: 4200,
-    });
+  await playScenes(api, computer, plugins, change);
+}
+
+/** What the music director reaches for, lane by lane: which slot, a word of the plugin, its role, and how often in the last scenes. */
+const HABITS: readonly (readonly [lane: string, slot: number, word: string, role: string, times: number])[] = [
+  ['Accordion', 2, 'Harmonium', 'instrument', 3],
+  ['Accordion', 3, 'Shelf', 'audio-effect', 2],
+  ['Toy piano', 2, 'Toy Piano', 'instrument', 5],
+  ['Toy piano', 3, 'Tape', 'audio-effect', 2],
+  ['Toy piano', 4, 'Room', 'audio-effect', 2],
+  ['Narrator', 1, 'Sibilance', 'audio-effect', 6],
+  ['Narrator', 2, 'Tilt EQ', 'audio-effect', 7],
+  ['Narrator', 3, 'Leveller', 'audio-effect', 4],
+  ['Narrator', 4, 'Plate', 'audio-effect', 3],
+  ['Goose', 1, 'Octaver', 'audio-effect', 4],
+  ['Goose', 2, 'Wobble', 'audio-effect', 1],
+  ['Goose', 2, 'Slapback', 'audio-effect', 2],
+  ['Bowed saw', 1, 'Shelf', 'audio-effect', 2],
+  ['Bowed saw', 2, 'Hall', 'audio-effect', 3],
+  ['Thunder sheet', 1, 'Drive', 'audio-effect', 1],
+  ['Thunder sheet', 2, 'Hall', 'audio-effect', 2],
+  ['Voices', 1, 'Glue', 'audio-effect', 4],
+  ['Out', 2, 'Limiter', 'audio-effect', 3],
+  ['Out', 3, 'Loudness', 'tool', 3],
+];
+/** What of it stands in the scene at hand, the way it stands after the first rehearsal. */
+const AT_HAND: readonly (readonly [lane: string, slot: number, word: string, role: string])[] = [
+  ['Accordion', 2, 'Harmonium', 'instrument'],
+  ['Narrator', 1, 'Sibilance', 'audio-effect'],
+  ['Narrator', 2, 'Tilt EQ', 'audio-effect'],
+  ['Narrator', 3, 'Leveller', 'audio-effect'],
+  ['Goose', 1, 'Octaver', 'audio-effect'],
+  ['Out', 1, 'Loudness', 'tool'],
+];
+
+/** Two scenes: one that was played often, from which use and habits come, and the one at hand, which stands first. */
+async function playScenes(api: Api, computer: string, plugins: readonly Plugin[], change: Change): Promise<void> {
+  const scene = async (
+    name: string,
+  ): Promise<(lane: string, slot: number, word: string, role: string) => Promise<void>> => {
+    const lanes = LANES.map(([kind, lane, inserts]) => ({ id: randomUUID(), kind, name: lane, inserts }));
+    await change({ kind: 'make-session', id: randomUUID(), name, lanes });
+    return async (lane, slot, word, role) => {
+      const plugin = plugins.find((one) => one.role === role && one.name.includes(word));
+      const laneId = lanes.find((one) => one.name === lane)?.id;
+      if (plugin === undefined || laneId === undefined) return;
+      const load = { slotId: `${laneId}/${String(slot)}`, pluginId: plugin.id, way: 'list', milliseconds: 4200 };
+      await api('POST', `/computers/${computer}/loads`, load);
+    };
   };
-  await load('Accordion', 2, 'Harmonium', 'instrument');
-  await load('Narrator', 1, 'Sibilance', 'audio-effect');
-  await load('Goose', 1, 'Octaver', 'audio-effect');
-  await load('Out', 1, 'Loudness', 'tool');
+  const atHand = await scene('The Lamplighter’s Goose, scene 3');
+  const before = await scene('The Lamplighter’s Goose, scene 2');
+  const most = Math.max(...HABITS.map(([, , , , times]) => times));
+  for (let round = 0; round < most; round++)
+    for (const [lane, slot, word, role, times] of HABITS) if (round < times) await before(lane, slot, word, role);
+  for (const [lane, slot, word, role] of AT_HAND) await atHand(lane, slot, word, role);
+  const arrangement = await api<{
+    slot: { id: string; laneId: string; pluginId: string | null }[];
+    lane: { id: string; name: string; sessionId: string }[];
+    session: { id: string; name: string }[];
+  }>('GET', `/computers/${computer}/arrangement`);
+  const played = arrangement.session.find((one) => one.name.endsWith('scene 2'));
+  const voice = arrangement.lane.find((one) => one.sessionId === played?.id && one.name === 'Narrator');
+  const slotIds = arrangement.slot
+    .filter((one) => one.laneId === voice?.id && one.pluginId !== null)
+    .map((one) => one.id);
+  await change({ kind: 'keep-chain', id: `chain¶${randomUUID()}`, name: 'Marionette voice', slotIds: slotIds.sort() });
 }

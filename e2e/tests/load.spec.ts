@@ -13,7 +13,7 @@ test('typing, arrows, Enter loads; the slot shows it, it is kept, replaced and c
   await page.keyboard.type('plate');
   const options = page.getByRole('option');
   await expect(options.first()).toHaveAttribute('aria-selected', 'true');
-  await expect(options.first().locator('bdi').first()).toContainText('Plate');
+  await expect(options.first().locator('bdi').first()).toContainText(/plate/i);
   const second = (await options.nth(1).locator('bdi').first().innerText()).trim();
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
@@ -42,14 +42,14 @@ test('a slot offers only what fits into it', async ({ page }) => {
     `/computers/${id}/catalogue`,
   );
   // What is set aside is offered nowhere.
-  const { aside } = await ask<{ aside: { id: string }[] }>(`/computers/${id}/arrangement`);
+  const { aside, chain } = await ask<{ aside: { id: string }[]; chain: object[] }>(`/computers/${id}/arrangement`);
   const away = new Set(aside.map((one) => one.id));
   const count = (...roles: string[]) =>
     plugins.filter((plugin) => plugin.found && !away.has(plugin.id) && roles.includes(plugin.role ?? '')).length;
   for (const [slot, expected] of [
     ['Toy piano, slot 1', count('midi-effect')],
     ['Toy piano, slot 2', count('instrument')],
-    ['Toy piano, slot 3', count('audio-effect', 'tool')],
+    ['Toy piano, slot 3', count('audio-effect', 'tool') + chain.length],
   ] as const) {
     await page.getByRole('button', { name: new RegExp(`^${slot}:`) }).click();
     await expect(page.getByRole('dialog').getByText(`${String(expected)} fit`)).toBeVisible();

@@ -5,6 +5,7 @@ import { EmptyNote, Failed, Loading } from './parts/empty-note';
 import { CommonKeys } from './frame/common-keys';
 import { KeepGoing } from './frame/keep-going';
 import { KeyMap } from './frame/key-map';
+import { useTheme } from './frame/theme';
 import { useComputers } from './catalogue/queries';
 import { Telling } from './frame/telling';
 import { TopBar } from './frame/top-bar';
@@ -16,6 +17,8 @@ const SortPage = lazy(() => import('./sort/sort-page').then((module) => ({ defau
 const LoadPage = lazy(() => import('./load/load-page').then((module) => ({ default: module.LoadPage })));
 const KeepPage = lazy(() => import('./keep/keep-page').then((module) => ({ default: module.KeepPage })));
 
+const PickPage = lazy(() => import('./pick/pick-page').then((module) => ({ default: module.PickPage })));
+
 const LAST = 'computer';
 
 /** The whole page: the places of the computer at hand. */
@@ -24,6 +27,7 @@ export function App() {
     <>
       <Routes>
         <Route path="/" element={<ToLastComputer />} />
+        <Route path="/pick" element={<PickAtLast />} />
         <Route path="/:computer/*" element={<AtComputer />} />
       </Routes>
       <Telling />
@@ -46,6 +50,29 @@ function ToLastComputer() {
       </EmptyNote>
     );
   return <Navigate replace to={`/${last.id}/${last.plugins === 0 ? 'intake' : 'sort'}`} />;
+}
+
+/** The pick window, of the computer that was at hand last. */
+function PickAtLast() {
+  useTheme();
+  const computers = useComputers();
+  const [lastId] = useStored(LAST);
+  if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
+  if (computers.data === undefined) return <Loading what="the studio" />;
+  const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
+  if (last === undefined || last.plugins === 0)
+    return (
+      <EmptyNote title="Nothing to pick yet">
+        Open Clever Drawer in a window of its own, and scan the plugin folders in Intake.
+      </EmptyNote>
+    );
+  return (
+    <ComputerContext value={last}>
+      <Suspense fallback={<Loading what="the plugins" />}>
+        <PickPage key={last.id} />
+      </Suspense>
+    </ComputerContext>
+  );
 }
 
 function AtComputer() {

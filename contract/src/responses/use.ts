@@ -44,5 +44,8 @@ export const handOver = thing('HandOver', { host: words().nullable(), port: coun
 /** See handOver. */
 export type HandOver = Answer<typeof handOver>;
 
+/** What is selected in the other program; null where it does not say. */
+export const selected = thing('Selected', { lane: words().nullable(), slot: words().nullable() });
+
 /** How many loads were erased. */
 export const erased = thing('Erased', { loads: count() });

@@ -7,7 +7,7 @@ import type { KEPT_SEARCH } from '../chests/rows/kept-search.js';
 import type { NAMING } from '../chests/rows/naming.js';
 import type { RowKindSpec } from '../chests/rows/row-kind.js';
 import type { PresetFacts } from '../facts/build-facts.js';
-import type { PluginId } from '../ids.js';
+import type { ChainId, PluginId } from '../ids.js';
 import type { Rule } from '../rules/rule.js';
 
 /** The fields of a kind of row that a document holds as they are. */
@@ -33,19 +33,28 @@ export interface ArrangementDocument {
     readonly items: readonly ItemReference[];
   }[];
   readonly searches: readonly Documented<typeof KEPT_SEARCH>[];
+  readonly chains: readonly ChainDocument[];
+}
+
+/** A chain with its parts in order. Where an item is a chain, its id stands in the place of a plugin's. */
+export interface ChainDocument {
+  readonly id: ChainId;
+  readonly name: string;
+  readonly naming: Documented<typeof NAMING> | null;
+  readonly parts: readonly (ItemReference & { readonly bypass: boolean })[];
 }
 
 /** A preset, by what it is known by on every computer. */
 export type PresetReference = Pick<PresetFacts, 'bank' | 'name'>;
 
-/** A plugin, or a preset of it. */
+/** A plugin, a preset of it, or a chain. */
 export interface ItemReference {
   readonly plugin: PluginId;
   readonly preset: PresetReference | null;
 }
 
-/** The form before split drawers. It is still read. */
-export interface FourthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests'> {
+/** The form before split drawers and chains. It is still read. */
+export interface FourthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: FourthSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly FourthDrawerDocument[] })[];
 }
@@ -54,7 +63,7 @@ type FourthDrawerDocument = Omit<DrawerDocument, 'split' | 'drawers'> & {
 };
 
 /** The form before exceptions: drawers name nothing that their rules never take. It is still read. */
-export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests'> {
+export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: ThirdSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
 }
@@ -65,7 +74,7 @@ type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'split' | 'dr
 /** The form before presets: lines and trays name plugins alone. It is still read. */
 export interface SecondArrangementDocument extends Omit<
   ArrangementDocument,
-  'schema' | 'plugins' | 'chests' | 'trays'
+  'schema' | 'plugins' | 'chests' | 'trays' | 'chains'
 > {
   readonly schema: SecondSchema;
   readonly plugins: readonly Omit<ArrangedPlugin, 'presets'>[];
@@ -150,7 +159,7 @@ function fromFourth(document: FourthArrangementDocument): ArrangementDocument {
     drawers: one.drawers.map(drawer),
   });
   const chests = document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) }));
-  return { ...document, schema: ARRANGEMENT_SCHEMA, chests };
+  return { ...document, schema: ARRANGEMENT_SCHEMA, chests, chains: [] };
 }
 
 function fromThird(document: ThirdArrangementDocument): FourthArrangementDocument {

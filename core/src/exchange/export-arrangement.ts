@@ -1,7 +1,8 @@
 import type { Arrangement } from '../chests/arrangement.js';
 import { bankAndName } from '../catalogue/plugin-presets.js';
 import { linesIn } from '../chests/file-into.js';
-import { itemParts, type ItemParts } from '../chests/item.js';
+import { partsOfChain } from '../chests/chains.js';
+import { isChain, itemParts, type ItemParts } from '../chests/item.js';
 import { byOrder, chestsOf, drawersIn, neversIn, trayEntries } from '../chests/look-up.js';
 import { ASIDE } from '../chests/rows/aside.js';
 import { CHEST } from '../chests/rows/chest.js';
@@ -14,7 +15,13 @@ import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { ruleAsText } from '../rules/rule.js';
-import type { ArrangedPlugin, ArrangementDocument, DrawerDocument, ItemReference } from './arrangement-document.js';
+import type {
+  ArrangedPlugin,
+  ArrangementDocument,
+  ChainDocument,
+  DrawerDocument,
+  ItemReference,
+} from './arrangement-document.js';
 import { ARRANGEMENT_SCHEMA } from './arrangement-document.js';
 
 /** A plugin of the catalogue, as far as a document needs it. */
@@ -38,7 +45,7 @@ export function exportArrangement(
     return id;
   };
   const item = ({ pluginId, preset }: ItemParts): ItemReference => ({
-    plugin: note(pluginId),
+    plugin: isChain(pluginId) ? pluginId : note(pluginId),
     preset: preset === null ? null : bankAndName(preset),
   });
   const names = namedDrawers([...state.drawer.values()]);
@@ -62,9 +69,14 @@ export function exportArrangement(
     name: state.trayName.get(String(tray))?.name ?? null,
     items: trayEntries(state, tray).map(item),
   })).filter((tray) => tray.items.length > 0 || tray.name !== null);
-  for (const { id } of state.naming.values()) note(itemParts(id).pluginId);
+  for (const { id } of state.naming.values()) if (!isChain(id)) note(itemParts(id).pluginId);
   for (const aside of state.aside.values()) if (aside.buildId === null) note(aside.pluginId);
   const presets = namedPresets(state);
+  const chains = [...state.chain.values()].map(({ id, name }): ChainDocument => {
+    const naming = state.naming.get(id);
+    const parts = partsOfChain(state, id).map((part) => ({ ...item(part), bypass: part.bypass }));
+    return { id, name, naming: naming === undefined ? null : documentedFields(NAMING, naming), parts };
+  });
   return {
     schema: ARRANGEMENT_SCHEMA,
     exportedAt: at.toISOString(),
@@ -72,6 +84,7 @@ export function exportArrangement(
     plugins: [...used].flatMap((id) => arrangedPlugin(state, plugins.get(id), presets)),
     chests,
     trays,
+    chains,
     searches: [...state.keptSearch.values()].sort(byOrder).map((one) => documentedFields(KEPT_SEARCH, one)),
   };
 }

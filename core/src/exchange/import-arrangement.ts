@@ -1,5 +1,6 @@
 import { presetKey } from '../catalogue/plugin-presets.js';
 import type { Arrangement } from '../chests/arrangement.js';
+import { chainIdOf, partsOfChain } from '../chests/chains.js';
 import type { Change, Edit } from '../chests/edit.js';
 import { itemId, itemParts, type ItemParts } from '../chests/item.js';
 import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
@@ -8,12 +9,13 @@ import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
 import type { Format } from '../facts/format.js';
-import type { ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
+import type { ChainId, ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { typedRule } from '../rules/rule.js';
 import { fold } from '../text/words.js';
 import type {
   ArrangementDocument,
+  ChainDocument,
   DrawerDocument,
   ItemReference,
   LineDocument,
@@ -64,8 +66,9 @@ export function planImport(
   newId: () => string,
 ): ImportPlan {
   const matches = matchReferences(document.plugins, plugins);
-  const here = (id: PluginId): PluginId => matches.get(id) ?? id;
-  const known = new Set(document.plugins.map((reference) => reference.id));
+  const chains = new Map<string, ChainId>();
+  const here = (id: PluginId): PluginId => (chains.get(id) as string as PluginId | undefined) ?? matches.get(id) ?? id;
+  const known = new Set<string>([...document.plugins, ...document.chains].map((reference) => reference.id));
   const partsOf = ({ plugin, preset }: ItemReference): ItemParts => ({
     pluginId: here(plugin),
     preset: preset === null ? null : presetKey(preset),
@@ -76,6 +79,15 @@ export function planImport(
   const line = (one: LineDocument): PlannedLine[] =>
     'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
+  for (const chain of document.chains) {
+    const parts = chain.parts
+      .filter((part) => known.has(part.plugin))
+      .map((part) => ({ ...partsOf(part), bypass: part.bypass }));
+    const same = sameChain(state, chain.name, parts);
+    if (same === null && parts.length > 0) edits.push(...newChain(chain, parts, chainIdOf(newId()), chains));
+    else if (same !== null) chains.set(chain.id, same);
+    else known.delete(chain.id);
+  }
   const present = chestsOf(state);
   const chestOrders = keysBefore(present, null, document.chests.length);
   const filled = new Set<ChestId>();
@@ -135,6 +147,31 @@ export function planImport(
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
   const label = `import the arrangement of ${document.computer}`;
   return { change: { label, edits: withRules(state, edits) }, matched: [...new Set(matches.values())], missing };
+}
+
+type Part = ItemParts & { readonly bypass: boolean };
+
+/** The chain of this name that is made of the same parts; null for none. */
+function sameChain(state: Arrangement, name: string, parts: readonly Part[]): ChainId | null {
+  const words = (all: readonly Part[]): string => all.map((one) => `${itemId(one)} ${String(one.bypass)}`).join('\n');
+  for (const chain of state.chain.values())
+    if (fold(chain.name) === fold(name) && words(partsOfChain(state, chain.id)) === words(parts)) return chain.id;
+  return null;
+}
+
+/** The edits that make a chain with its words; the id that it has here is noted beside the document's. */
+function newChain(chain: ChainDocument, parts: readonly Part[], id: ChainId, chains: Map<string, ChainId>): Edit[] {
+  chains.set(chain.id, id);
+  const orders = keysBefore([], null, parts.length);
+  return [
+    { of: 'chain', id, before: null, after: { id, name: chain.name } },
+    ...parts.map(({ pluginId, preset, bypass }, at): Edit => {
+      const part = `${id}/${String(at + 1)}`;
+      const after = { id: part, chainId: id, order: orders[at] ?? '', pluginId, preset, bypass };
+      return { of: 'chainPart', id: part, before: null, after };
+    }),
+    ...(chain.naming === null ? [] : [{ of: 'naming' as const, id, before: null, after: { ...chain.naming, id } }]),
+  ];
 }
 
 /** Rules name drawers as the document calls them; here they get the ids that those have now. A rule that can't be read stays as it is written. */

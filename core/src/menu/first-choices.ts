@@ -19,9 +19,19 @@ export function firstChoices(
   uses: readonly Use[],
   spot: Spot,
   favourites: readonly ItemId[],
-  { now, fits, typeOf }: { now: number; fits: (item: ItemId) => boolean; typeOf: (item: ItemId) => TypeId | undefined },
+  {
+    now,
+    fits,
+    typeOf,
+    present,
+  }: {
+    now: number;
+    fits: (item: ItemId) => boolean;
+    typeOf: (item: ItemId) => TypeId | undefined;
+    present?: ReadonlySet<ItemId>;
+  },
 ): FirstChoices {
-  const usual = usualAt(uses, spot, now, typeOf)
+  const usual = usualAt(uses, spot, now, typeOf, present)
     .filter(({ item, times }) => times >= HABIT && fits(item))
     .slice(0, MOST_USUAL)
     .map(({ item }) => item);

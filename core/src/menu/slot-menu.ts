@@ -42,11 +42,12 @@ export function chestSlotOf(slot: SlotKind, lane: LaneKind): ChestSlot | null {
   return lane === 'bus' || lane === 'master' ? 'bus' : 'insert';
 }
 
-/** Chests that are offered in a slot: those meant for it or for all; all of them, where none would be left. */
+/** Chests that are offered in a slot: those meant for it, then those for all; all of them, where none would be left. */
 export function chestsFor<C extends { readonly slots: readonly ChestSlot[] | null }>(
   chests: readonly C[],
   slot: ChestSlot | null,
 ): readonly C[] {
-  const fitting = chests.filter(({ slots }) => slots === null || (slot !== null && slots.includes(slot)));
-  return fitting.length > 0 ? fitting : chests;
+  const meant = chests.filter(({ slots }) => slot !== null && slots !== null && slots.includes(slot));
+  const offered = [...meant, ...chests.filter(({ slots }) => slots === null)];
+  return offered.length > 0 ? offered : chests;
 }

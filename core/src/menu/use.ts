@@ -21,6 +21,9 @@ export interface Spot {
   readonly before: ItemId | null;
 }
 
+/** What else stands in the lane already counts so much: the same plugin twice in a lane is rare. */
+export const TWICE = 0.2;
+
 /** One load. `at` in milliseconds since 1970. */
 export interface Use extends Spot {
   readonly item: ItemId;
@@ -59,19 +62,20 @@ export interface Usual {
   readonly times: number;
 }
 
-/** What is usually loaded at a place, most usual first: frequency and recency together. What was loaded there once is no habit yet. */
+/** What is usually loaded at a place, most usual first: frequency and recency together. What was loaded there once is no habit yet. `present`: what stands in the lane already. */
 export function usualAt(
   uses: readonly Use[],
   spot: Spot,
   now: number,
   typeOf: (item: ItemId) => TypeId | undefined,
+  present: ReadonlySet<ItemId> = new Set(),
 ): Usual[] {
   const scores = new Map<ItemId, { score: number; times: number }>();
   for (const use of uses) {
     const alike = likeness(use, spot, typeOf);
     if (alike === 0) continue;
     const own = scores.get(use.item) ?? { score: 0, times: 0 };
-    own.score += alike * weightOfAge(now - use.at);
+    own.score += alike * weightOfAge(now - use.at) * (present.has(use.item) ? TWICE : 1);
     own.times++;
     scores.set(use.item, own);
   }

@@ -1,4 +1,5 @@
 import { presetKey } from '../../src/catalogue/plugin-presets';
+import { chainIdOf, partsOfChain } from '../../src/chests/chains';
 import { itemId, itemNames } from '../../src/chests/item';
 import { applyEdits } from '../../src/chests/edit';
 import { emptyArrangement } from '../../src/chests/arrangement';
@@ -166,5 +167,52 @@ describe('what a slot is offered', () => {
       fitting: [{ role: 'tool' }],
       roleUnknown: [{ role: null }],
     });
+  });
+});
+
+describe('chains in a document', () => {
+  it('come back with their parts, names and places; the same document a second time comes to nothing', () => {
+    const id = chainIdOf('11111111-0000-4000-8000-000000000000');
+    const part = (at: number, pluginId: string) => ({
+      id: `${id}/${String(at)}`,
+      chainId: id,
+      order: `a${String(at)}`,
+      pluginId: asId<PluginId>(pluginId),
+      preset: null,
+      bypass: at === 2,
+    });
+    const kept = applyEdits(state, [
+      { of: 'chain', id, before: null, after: { id, name: 'Cave' } },
+      ...[part(1, 'a/plate'), part(2, 'a/echo')].map((row) => ({
+        of: 'chainPart' as const,
+        id: row.id,
+        before: null,
+        after: row,
+      })),
+    ]);
+    const filing = planChange(kept, { kind: 'file', drawerIds: [drawerId], pluginIds: [id] }, () => 'Cave');
+    if (!filing.ok) throw new Error(filing.refusal);
+    const filed = applyEdits(kept, filing.change.edits);
+    const document = exportArrangement(filed, here, 'Music room', new Date(0));
+    expect(document.chains.map((one) => [one.name, one.parts.map((own) => [own.plugin, own.bypass])])).toEqual([
+      [
+        'Cave',
+        [
+          ['a/plate', false],
+          ['a/echo', true],
+        ],
+      ],
+    ]);
+    let number = 0;
+    const newId = (): string => `new ${String(++number)}`;
+    const there = applyEdits(emptyArrangement(), planImport(emptyArrangement(), document, here, newId).change.edits);
+    const [chain] = [...there.chain.values()];
+    if (chain === undefined) throw new Error('no chain');
+    expect(partsOfChain(there, chain.id).map((own) => [own.pluginId, own.bypass])).toEqual([
+      ['a/plate', false],
+      ['a/echo', true],
+    ]);
+    expect([...there.entry.values()].filter((entry) => (entry.pluginId as string) === chain.id)).toHaveLength(1);
+    expect(planImport(there, document, here, newId).change.edits).toEqual([]);
   });
 });

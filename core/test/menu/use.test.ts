@@ -53,6 +53,12 @@ describe('what is usual at a place', () => {
     expect(usualAt(uses, other, NOW, typeOf)[0]?.item).toBe('After an EQ');
   });
 
+  it('what stands in the lane already is rarely wanted twice', () => {
+    const uses = [1, 2, 3, 4].map((day) => use('Tilt EQ', day)).concat([use('Plate', 1), use('Plate', 2)]);
+    const present = new Set([item('Tilt EQ')]);
+    expect(usualAt(uses, SPOT, NOW, noType, present).map((one) => one.item)).toEqual(['Plate', 'Tilt EQ']);
+  });
+
   it('of what was loaded last each stands once, newest first', () => {
     expect(recentOf([use('A', 3), use('B', 1), use('A', 0), use('C', 2)])).toEqual(['A', 'B', 'C']);
   });

@@ -1,5 +1,5 @@
 import { createSocket } from 'node:dgram';
-import { oscBytes, type OscMessage } from '@clever-drawer/core/exchange/osc';
+import { oscBytes, readOsc, SLOT_ADDRESS, type OscMessage } from '@clever-drawer/core/exchange/osc';
 
 /** Where picks are sent. */
 export interface OscTarget {
@@ -23,5 +23,42 @@ export function sendOsc({ host, port }: OscTarget, message: OscMessage): Promise
     const timer = setTimeout(() => end(new Error('the address was not found in time')), LONGEST_MS);
     socket.once('error', end);
     socket.send(oscBytes(message), port, host, end);
+  });
+}
+
+/** What is selected in the other program. */
+export interface Selected {
+  readonly lane: string | null;
+  readonly slot: string | null;
+}
+
+const ANSWER_MS = 300;
+const MOST_CHARACTERS = 120;
+
+/** Asks what is selected there: a message of SLOT_ADDRESS without arguments, answered by one with lane and slot. Null when nobody answers in time. */
+export function askSelected({ host, port }: OscTarget): Promise<Selected | null> {
+  return new Promise((done) => {
+    const socket = createSocket(host.includes(':') ? 'udp6' : 'udp4');
+    const end = (selected: Selected | null): void => {
+      clearTimeout(timer);
+      socket.removeAllListeners();
+      socket.on('error', () => undefined);
+      socket.close();
+      done(selected);
+    };
+    const timer = setTimeout(() => end(null), ANSWER_MS);
+    socket.once('error', () => end(null));
+    socket.on('message', (bytes) => {
+      const message = readOsc(bytes);
+      if (message?.address !== SLOT_ADDRESS) return;
+      const word = (at: number): string | null => {
+        const argument = message.arguments[at];
+        return typeof argument === 'string' && argument !== '' ? argument.slice(0, MOST_CHARACTERS) : null;
+      };
+      end({ lane: word(0), slot: word(1) });
+    });
+    socket.send(oscBytes({ address: SLOT_ADDRESS, arguments: [] }), port, host, (error) => {
+      if (error !== null) end(null);
+    });
   });
 }

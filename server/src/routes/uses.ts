@@ -6,7 +6,7 @@ import { asId, type ItemId } from '@clever-drawer/core/ids';
 import { StudioRow } from '../database/entities/computer.js';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
-import { sendOsc, type OscTarget } from '../jobs/hand-over.js';
+import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
 import { itemToLoad } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoads, eraseLoads, usesOf } from '../store/load-store.js';
@@ -18,6 +18,7 @@ type Keys =
   | 'POST /computers/{computer}/picks'
   | 'GET /hand-over'
   | 'PUT /hand-over'
+  | 'GET /hand-over/selected'
   | 'PUT /use'
   | 'DELETE /uses';
 
@@ -79,6 +80,10 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
         throw refused('An address has a host and a port. Give both, or neither.');
       await source.manager.update(StudioRow, { id: 1 }, { oscHost: host, oscPort: port });
       return undefined;
+    },
+    'GET /hand-over/selected': async () => {
+      const target = targetOf(await handOver());
+      return (target === null ? null : await askSelected(target)) ?? { lane: null, slot: null };
     },
     'PUT /use': async ({ body: { kept } }) => {
       await source.manager.update(StudioRow, { id: 1 }, { keepsUse: kept });

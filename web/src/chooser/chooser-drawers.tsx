@@ -15,6 +15,8 @@ interface Props {
   readonly chooser: Chooser;
   /** Ids of what was typed for; null while nothing is typed. */
   readonly matching: ReadonlySet<string> | null;
+  /** Whether there is room for what stands in them. */
+  readonly isNarrow: boolean;
 }
 
 /** More fronts than this are drawn as far as they are in sight. */
@@ -24,7 +26,7 @@ const MOST_WITH_ENTRIES = 24;
 const ENTRIES = 3;
 
 /** Trays and drawers as fronts: those that hold something that fits, and while typing those with a match lit. */
-export function ChooserDrawers({ chooser, matching }: Props) {
+export function ChooserDrawers({ chooser, matching, isNarrow }: Props) {
   const { chests, chest, setChest, offer, open, openDrawer } = chooser;
   const shown = useMemo(
     () => offer.drawers.filter((drawer) => drawer.plugins.length > 0 || drawer.id === open),
@@ -62,7 +64,9 @@ export function ChooserDrawers({ chooser, matching }: Props) {
       {chests.length === 0 && <p className="quiet">No chest yet. Create one in Sort, and its drawers appear here.</p>}
       {shown.length <= MOST_AT_ONCE ? (
         <div className={clsx(fronts.fronts, styles.fronts)} onKeyDown={onKeyDown} role="group" aria-label="Drawers">
-          {shown.map((drawer, index) => front(drawer, index, shown.length <= MOST_WITH_ENTRIES ? ENTRIES : 0))}
+          {shown.map((drawer, index) =>
+            front(drawer, index, !isNarrow && shown.length <= MOST_WITH_ENTRIES ? ENTRIES : 0),
+          )}
         </div>
       ) : (
         <ManyFronts shown={shown} front={(drawer, index) => front(drawer, index, 0)} chooser={chooser} />

@@ -45,6 +45,7 @@ export function ChooserPanel(props: Props) {
         : 'Nothing has this name. Type less of it, or its type, or its maker.';
   const matching = isSearch ? new Set([...offer.inside, ...offer.elsewhere].map((plugin) => plugin.id)) : null;
   const isWhole = view === 'drawers' && opened === undefined && typed === '';
+  const hasFronts = !isWhole && (!isNarrow || !isSearch);
   const current = options[at];
   return (
     <>
@@ -75,7 +76,10 @@ export function ChooserPanel(props: Props) {
       </div>
       <ChooserFiling chooser={chooser} catalogue={catalogue} state={state} changes={changes}>
         {(onContextMenu) => (
-          <div className={clsx(styles.body, (isWhole || isNarrow) && styles.whole)} onContextMenu={onContextMenu}>
+          <div
+            className={clsx(styles.body, !hasFronts && styles.whole, hasFronts && isNarrow && styles.stacked)}
+            onContextMenu={onContextMenu}
+          >
             {isWhole ? (
               <ChooserColumns id={id} chooser={chooser} />
             ) : view === 'faces' ? (
@@ -83,7 +87,7 @@ export function ChooserPanel(props: Props) {
             ) : (
               <ChooserList id={id} chooser={chooser} place={place} state={state} nothing={nothing} />
             )}
-            {!isWhole && (!isNarrow || !isSearch) && <ChooserDrawers chooser={chooser} matching={matching} />}
+            {hasFronts && <ChooserDrawers chooser={chooser} matching={matching} isNarrow={isNarrow} />}
           </div>
         )}
       </ChooserFiling>

@@ -21,6 +21,8 @@ export interface ChosenFor extends Spot {
   readonly slot: NonNullable<Spot['slot']>;
   /** What is in it now; null for nothing. */
   readonly now: ItemId | null;
+  /** What else stands in its lane. */
+  readonly present: readonly ItemId[];
 }
 
 /** What a slot is offered. */
@@ -91,16 +93,18 @@ export function useOffer(
     [catalogue],
   );
   const { laneKind, lane, before, now } = place;
+  const inLane = place.present.join('\n');
   const [first, usual] = useMemo(() => {
     const spot = { slot, laneKind, lane, before };
     const favourites = trayEntries(state, FAVOURITES).map((entry) => itemId(entry));
     const offered = (id: ItemId): boolean => ids.has(id) && id !== now;
-    const scores = usualAt(uses, spot, openedAt, typeOf);
+    const present = new Set(inLane === '' ? [] : (inLane.split('\n') as ItemId[]));
+    const scores = usualAt(uses, spot, openedAt, typeOf, present);
     return [
-      firstChoices(uses, spot, favourites, { now: openedAt, fits: offered, typeOf }),
+      firstChoices(uses, spot, favourites, { now: openedAt, fits: offered, typeOf, present }),
       new Map(scores.map(({ item, score }) => [item, score])),
     ] as const;
-  }, [uses, slot, laneKind, lane, before, now, state, ids, typeOf, openedAt]);
+  }, [uses, slot, laneKind, lane, before, now, inLane, state, ids, typeOf, openedAt]);
 
   const opened = [...trays, ...drawers].find((one) => one.id === open);
   const own = opened?.plugins ?? NONE;

@@ -9,6 +9,7 @@ import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { FileButton } from '../parts/file-button';
 import { UnionPanel } from './union-panel';
+import { UsePanel } from './use-panel';
 import styles from './keep.module.css';
 
 /** Keep: the arrangement out to a file, and in from one. */
@@ -24,9 +25,10 @@ export function KeepPage() {
         <section className="panel" aria-labelledby="export-title">
           <h2 id="export-title">Export the arrangement</h2>
           <p>
-            One JSON file with every chest, drawer, divider, keyword and tray, your names, tags and saved searches, what
-            is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections are
-            not exported. Its form is published in <span className="mono">docs/schemas/arrangement-5.schema.json</span>.
+            One JSON file with every chest, drawer, divider, rule, tray and chain, your names, tags and saved searches,
+            what is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections
+            are not exported. Its form is published in{' '}
+            <span className="mono">docs/schemas/arrangement-5.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>
@@ -41,6 +43,7 @@ export function KeepPage() {
           )}
         </section>
         <ImportPanel />
+        <UsePanel />
         <UnionPanel />
       </main>
       <StatusLine>

@@ -29,7 +29,9 @@ export interface LastLoad {
 
 /** The place that a slot is, for choosing. */
 export function placeOf(state: Arrangement, slot: Slot): ChosenFor {
-  return { ...spotOf(state, slot), slot: slot.kind, now: itemIn(slot) };
+  const others = slotsIn(state, slot.laneId).filter((one) => one.id !== slot.id);
+  const present = others.map(itemIn).filter((id) => id !== null);
+  return { ...spotOf(state, slot), slot: slot.kind, now: itemIn(slot), present };
 }
 
 /** What goes on between slots and chooser: which one is open, and what becomes of what is taken. */

@@ -1,0 +1,214 @@
+/** How a plugin is reached in the chooser: by habit, by digit, by name, by kind, by drawer; by keyboard alone and by mouse alone. */
+import { expect, test, type Locator, type Page } from '@playwright/test';
+import { accessible, ask, computerNamed, dialog, foot, placeOf, saved, undo } from '../support/studio';
+
+const slot = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}:`) });
+const marked = (page: Page): Locator => dialog(page).locator('[role="option"].at');
+const SECOND = 'Bowed saw, slot 2';
+
+/** Opens the chooser on a slot, presses keys, and tells what is in the slot then; afterwards it is empty as before. */
+async function reach(page: Page, at: string, keys: readonly string[]): Promise<string> {
+  await slot(page, at).focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog(page).getByRole('option').first()).toBeVisible();
+  for (const key of keys) await page.keyboard.press(key);
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(slot(page, at)).not.toHaveAttribute('title', /^empty/);
+  await saved(page);
+  const told = (await slot(page, at).getAttribute('title')) ?? '';
+  await undo(page);
+  await expect(slot(page, at)).toHaveAttribute('title', /^empty/);
+  return told;
+}
+const letters = (word: string): string[] => Array.from(word);
+
+test.beforeEach(async ({ page }) => {
+  await page.goto(await placeOf('load'));
+  await expect(page.getByRole('heading', { name: /scene 3/ })).toBeVisible();
+});
+
+test('one key for what is usual here, one for what was loaded last, two for what has a digit', async ({ page }) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  for (const heading of ['usual here', 'recent', 'Favourites'])
+    await expect(dialog(page).getByText(heading, { exact: true }).first()).toBeVisible();
+  await accessible(page);
+  // What was loaded in this lane before is usual here.
+  await expect(marked(page)).toContainText('Hall');
+  const favourite = dialog(page).getByRole('option').filter({ hasText: 'Turniplatch Tilt EQ' }).first();
+  const digit = (await favourite.locator('[aria-label$="marks it"]').innerText()).trim();
+  await page.keyboard.press('Escape');
+  expect(await reach(page, SECOND, ['Enter'])).toContain('Hall');
+  expect(await reach(page, SECOND, [digit, 'Enter'])).toContain('Turniplatch Tilt EQ');
+  expect(await reach(page, SECOND, ['='])).toContain('Turniplatch Tilt EQ');
+});
+
+test('three letters of a nickname, a type and a maker, and a name of which the letter is typed on the slot', async ({
+  page,
+}) => {
+  expect(await reach(page, SECOND, [...letters('big'), 'Enter'])).toContain('the big plate');
+  expect(await reach(page, SECOND, [...letters('rev tollgate'), 'Enter'])).toMatch(/the big plate|Hollowbarrow Hall/);
+  await slot(page, SECOND).focus();
+  await page.keyboard.type('gain');
+  await expect(dialog(page).getByRole('combobox')).toHaveValue('gain');
+  await page.keyboard.press('Enter');
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /Gain/);
+  await saved(page);
+  await undo(page);
+});
+
+test('instruments are in no insert; what does not fit is counted in the last line, and one key away', async ({
+  page,
+}) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('toy piano');
+  const more = dialog(page).getByRole('button', { name: /^\d+ more: .*instrument/ });
+  await expect(more).toBeVisible();
+  await expect(dialog(page).getByRole('option').filter({ hasText: 'Toy Piano' })).toHaveCount(0);
+  await page.keyboard.press('Control+ArrowDown');
+  await expect(dialog(page).getByRole('option').filter({ hasText: 'Toy Piano' }).first()).toContainText('instrument');
+  await page.keyboard.press('Escape');
+});
+
+test('a bus opens the chest for buses; a channel strip is found in each of its drawers', async ({ page }) => {
+  await slot(page, 'Voices, slot 1').click();
+  const chests = dialog(page).getByRole('group', { name: 'Chest', exact: true });
+  await expect(chests.getByRole('button', { name: 'Mix day' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Escape');
+  const { id } = await computerNamed('Music room');
+  const strip = (await ask<{ plugins: { id: string; name: string }[] }>(`/computers/${id}/catalogue`)).plugins.find(
+    (one) => one.name.endsWith('Strip'),
+  );
+  if (strip === undefined) throw new Error('no strip');
+  const { drawer } = await ask<{ drawer: { id: string; name: string }[] }>(`/computers/${id}/arrangement`);
+  const names = ['Everyday EQ', 'Dynamics', 'Narration'];
+  const drawerIds = drawer.filter((one) => names.includes(one.name)).map((one) => one.id);
+  const intents = [{ kind: 'file', drawerIds, pluginIds: [strip.id] }];
+  const post = (path: string, body: unknown) =>
+    fetch(`${process.env.DEMO_URL ?? ''}/api/computers/${id}/${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', connection: 'close' },
+      body: JSON.stringify(body),
+    });
+  expect((await post('changes', { intents })).status).toBe(200);
+  for (const name of names) {
+    await slot(page, SECOND).click();
+    await dialog(page)
+      .getByRole('button', { name: new RegExp(`^${name}, `) })
+      .click();
+    await expect(dialog(page).getByRole('option').filter({ hasText: strip.name }).first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await expect(dialog(page)).toHaveCount(0);
+  }
+  await post('undo', {});
+});
+
+test('by mouse alone: at most three clicks; replaced, cleared and undone', async ({ page }) => {
+  await slot(page, SECOND).click();
+  await dialog(page)
+    .getByRole('button', { name: /^Space, / })
+    .click();
+  const first = dialog(page).getByRole('option').first();
+  const name = (await first.locator('bdi').first().innerText()).trim();
+  await first.click();
+  await expect(slot(page, SECOND)).toHaveAttribute('title', new RegExp(name));
+  await slot(page, SECOND).click();
+  await expect(dialog(page).getByText('in Space', { exact: true })).toBeVisible();
+  await dialog(page).getByRole('option').nth(1).click();
+  await expect(slot(page, SECOND)).not.toHaveAttribute('title', new RegExp(name));
+  await page.getByRole('button', { name: `Clear ${SECOND}` }).click();
+  await expect(slot(page, SECOND)).toContainText('insert');
+  await saved(page);
+  await undo(page, 3);
+  await expect(slot(page, SECOND)).toContainText('insert');
+  await slot(page, SECOND).click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+});
+
+test('a chain loads in one go, several that are ticked in order, and the lane says what it is like', async ({
+  page,
+}) => {
+  await slot(page, 'Thunder sheet, slot 1').focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('marionette');
+  await expect(marked(page)).toContainText('chain of 4');
+  await page.keyboard.press('Enter');
+  await expect(slot(page, 'Thunder sheet, slot 4')).toBeVisible();
+  await expect(slot(page, 'Thunder sheet, slot 1')).toHaveAttribute('title', /Sibilance/);
+  await expect(page.getByRole('region', { name: /^Thunder sheet/ })).toContainText('like the chain Marionette voice');
+  await saved(page);
+  await undo(page);
+  await expect(slot(page, 'Thunder sheet, slot 4')).toHaveCount(0);
+
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('plate');
+  await expect(marked(page)).toContainText('late');
+  const names = await dialog(page).getByRole('option').locator('bdi:first-child').allInnerTexts();
+  await page.keyboard.press('Shift+ArrowDown');
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect(dialog(page).getByText('load these 2 in order')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(slot(page, 'Bowed saw, slot 3')).not.toContainText('insert');
+  expect(names.length).toBeGreaterThan(2);
+  await saved(page);
+  await undo(page);
+});
+
+test('what is in a slot is dragged to another one, and bypassed', async ({ page }) => {
+  await slot(page, 'Out, slot 1').dragTo(slot(page, 'Out, slot 2'));
+  await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', /Loudness/);
+  await expect(slot(page, 'Out, slot 1')).toHaveAttribute('title', /^empty/);
+  await slot(page, 'Out, slot 2').focus();
+  await page.keyboard.press('-');
+  await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', /bypassed/);
+  await saved(page);
+  await undo(page, 2);
+  await expect(slot(page, 'Out, slot 1')).toHaveAttribute('title', /Loudness/);
+});
+
+test('filed from the chooser: onto a tray, into a drawer, under a nickname', async ({ page }) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('spindlehitch');
+  await expect(marked(page)).toContainText('Spindlehitch');
+  await page.keyboard.press('Control+.');
+  await page.getByRole('menuitem', { name: 'On Tray 4' }).click();
+  await expect(foot(page)).toContainText('Tray 4');
+  await page.keyboard.press('Control+.');
+  await page.getByRole('menuitem', { name: /^File into drawers/ }).click();
+  await page.keyboard.type('space');
+  await page.keyboard.press('Enter');
+  await expect(dialog(page)).toHaveCount(1);
+  await expect(dialog(page).getByRole('combobox')).toBeFocused();
+  await page.keyboard.press('Control+.');
+  await page.getByRole('menuitem', { name: /^Names and notes/ }).click();
+  await page.getByLabel('Nickname').fill('the attic');
+  await page.keyboard.press('Enter');
+  await expect(marked(page)).toContainText('the attic');
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await slot(page, SECOND).focus();
+  await undo(page, 3);
+});
+
+test('columns and faces show the same, and are remembered for this kind of slot', async ({ page }) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(dialog(page).getByRole('group', { name: 'Everyday EQ', exact: true })).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Control+ArrowUp');
+  await expect(dialog(page).getByRole('group', { name: 'usual here', exact: true })).toBeVisible();
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await slot(page, 'Goose, slot 2').focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog(page).getByRole('button', { name: 'faces' })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Control+ArrowUp');
+  await page.keyboard.press('Escape');
+});

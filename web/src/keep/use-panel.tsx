@@ -1,0 +1,79 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useId, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Form from 'react-bootstrap/Form';
+import { lookAtCatalogue } from '../catalogue/queries';
+import { lookAtUses, NO_USES, useUses } from '../catalogue/uses';
+import { call, wordsOf } from '../lib/api';
+import { counted } from '../lib/counted';
+import { useComputer } from '../lib/use-computer';
+import styles from './keep.module.css';
+
+/** What is kept of loads: a switch, and erasing all of it or what was counted from a day on. */
+export function UsePanel() {
+  const computer = useComputer();
+  const client = useQueryClient();
+  const { kept, total, since } = useUses(computer.id).data ?? NO_USES;
+  const [from, setFrom] = useState('');
+  const [asks, setAsks] = useState(false);
+  const id = useId();
+  const looked = (): void => {
+    lookAtUses(client, computer.id);
+    lookAtCatalogue(client, computer.id);
+  };
+  const keep = useMutation({
+    mutationFn: (on: boolean) => call('PUT /use', { body: { kept: on } }),
+    onSettled: () => lookAtUses(client, computer.id),
+  });
+  const erase = useMutation({
+    mutationFn: () => call('DELETE /uses', { query: from === '' ? {} : { from } }),
+    onSettled: () => {
+      setAsks(false);
+      looked();
+    },
+  });
+  return (
+    <section className="panel" aria-labelledby={`${id}-title`}>
+      <h2 id={`${id}-title`}>Use</h2>
+      <p>
+        {total === 0
+          ? 'No load has been counted on this computer.'
+          : `${counted(total, 'load')} ${total === 1 ? 'has' : 'have'} been counted on this computer${since === null ? '' : ` since ${new Date(since).toLocaleDateString()}`}.`}{' '}
+        Usual and recent choices, “most loaded” and rules about loads come from them. They stay in this database, and
+        are not exported.
+      </p>
+      <Form.Check
+        type="switch"
+        id={`${id}-kept`}
+        label="Count loads, on all computers of the studio"
+        checked={kept}
+        disabled={keep.isPending}
+        onChange={(event) => keep.mutate(event.target.checked)}
+      />
+      <div className={styles.erase}>
+        <Form.Label htmlFor={`${id}-from`}>
+          Erase what was counted from this day on; all of it when no day is given
+        </Form.Label>
+        <Form.Control id={`${id}-from`} type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
+        {asks ? (
+          <span>
+            {from === '' ? 'All counted loads' : `Loads from ${from} on`} of all computers go for good; that can’t be
+            undone.{' '}
+            <Button size="sm" variant="danger" disabled={erase.isPending} onClick={() => erase.mutate()}>
+              Erase
+            </Button>{' '}
+            <Button size="sm" variant="outline-primary" onClick={() => setAsks(false)}>
+              Cancel
+            </Button>
+          </span>
+        ) : (
+          <Button variant="outline-primary" onClick={() => setAsks(true)}>
+            Erase …
+          </Button>
+        )}
+      </div>
+      {(keep.isError || erase.isError) && <p role="alert">{wordsOf(keep.error ?? erase.error)}</p>}
+      {erase.isSuccess && <p role="status">{counted(erase.data.loads, 'load')} erased.</p>}
+    </section>
+  );
+}
