@@ -109,8 +109,12 @@ async function takeAll(url) {
   await take(await open('load'), 'load');
   await take(await open('keep'), 'keep');
   const page = await open('load', 'dark');
-  await page.getByRole('button', { name: /^Narrator, slot 2:/ }).click();
-  await page.keyboard.type('pla');
+  await page.getByRole('button', { name: /^Narrator, slot 4:/ }).click();
+  await page.getByRole('listbox', { name: 'Plugins that fit' }).getByRole('option').first().waitFor();
   await take(page, 'load-chooser');
+  const pick = await browser.newPage({ viewport: { width: 420, height: 720 }, colorScheme: 'light' });
+  await pick.goto(`${url}/pick`);
+  await pick.getByRole('listbox', { name: 'Plugins that fit' }).getByRole('option').first().waitFor();
+  await take(pick, 'pick');
   await browser.close();
 }

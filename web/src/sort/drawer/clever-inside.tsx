@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -39,6 +39,10 @@ export function CleverInside({ drawer, contents, ruled, state, catalogue, change
   }, [isOpen, looked, contents, state, catalogue.byId, drawer, ruled]);
   const why = (id: ItemId): string =>
     isOpen && condition !== null ? ruled.reason(condition, id) : ruled.why(drawer.id, id);
+  // While a rule is written the count comes first; the list follows behind, and a letter typed meanwhile is not kept waiting by it.
+  const listed = useDeferredValue(shown);
+  // eslint-disable-next-line react-hooks/exhaustive-deps
+  const behind = useMemo(() => (isOpen ? list(listed, why) : null), [listed, isOpen]);
   const findings = looked?.findings ?? null;
   const wish = (kind: 'file' | 'never-in') => (id: ItemId) =>
     void changes.make(
@@ -72,7 +76,7 @@ export function CleverInside({ drawer, contents, ruled, state, catalogue, change
         show={setSegment}
       />
       {at === 'in' || findings === null ? (
-        list(shown, why)
+        (behind ?? list(shown, why))
       ) : (
         <RuleFindings
           findings={findings}

@@ -1,0 +1,130 @@
+/** Use, picks and sessions over the interface. */
+import { randomUUID } from 'node:crypto';
+import { readFile } from 'node:fs/promises';
+import { mkdir, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import type {
+  ArrangementView,
+  Picked,
+  ProblemDetails,
+  ScanView,
+  SessionReport,
+  UsesView,
+} from '@clever-drawer/contract/responses';
+import { startApi, type Api } from './support/api';
+
+let api: Api;
+let computer: string;
+const lane = randomUUID();
+const session = randomUUID();
+const slotId = `${lane}/1`;
+let plugin: { id: string; name: string };
+
+const at = (path: string): string => `/computers/${computer}/${path}`;
+const call = async <T>(
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
+  path: string,
+  body?: unknown,
+): Promise<{ status: number; body: T }> =>
+  (await api.call(method, path, body));
+const uses = async (): Promise<UsesView> => (await call<UsesView>('GET', at('uses'))).body;
+const load = (way = 'typing') =>
+  call('POST', at('loads'), { slotId, pluginId: plugin.id, way, milliseconds: 900, keys: 4, clicks: 0 });
+
+beforeAll(async () => {
+  api = await startApi();
+  computer = (await call<{ id: string }>('POST', '/computers', { name: 'Music room', system: 'linux' })).body.id;
+  const folder = join(api.folder, 'plugins');
+  const file = join(folder, 'plate.lv2', 'manifest.ttl');
+  await mkdir(dirname(file), { recursive: true });
+  await writeFile(
+    file,
+    '@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:plate> a lv2:Plugin , lv2:ReverbPlugin ; doap:name "Vestry Plate" .',
+  );
+  await call('POST', at('folders'), { path: folder });
+  let scan = (await call<ScanView>('POST', at('scans'), {})).body;
+  while (scan.state === 'waiting' || scan.state === 'running')
+    scan = (await call<ScanView>('GET', `/scans/${scan.id}`)).body;
+  const { plugins } = (await call<{ plugins: { id: string; name: string }[] }>('GET', at('catalogue'))).body;
+  const [first] = plugins;
+  if (first === undefined) throw new Error('nothing found');
+  plugin = first;
+  const lanes = [{ id: lane, kind: 'audio', name: 'Goose', width: 'mono', inserts: 2 }];
+  await call('POST', at('changes'), { intents: [{ kind: 'make-session', id: session, name: 'Scene', lanes }] });
+}, 60_000);
+afterAll(() => api.stop());
+
+it('a load is told with its place, and no longer when it is undone', async () => {
+  expect((await load()).status).toBe(201);
+  const { total, uses: told } = await uses();
+  expect(total).toBe(1);
+  expect(told[0]).toMatchObject({
+    item: plugin.id,
+    slot: 'insert',
+    laneKind: 'audio',
+    lane: 'Goose',
+    session: 'Scene',
+    before: null,
+    way: 'typing',
+  });
+  await call('POST', at('undo'), {});
+  expect((await uses()).total).toBe(0);
+});
+
+it('a pick hands over the exact name and counts; nothing is sent anywhere by default', async () => {
+  expect((await call('GET', '/hand-over')).body).toEqual({ host: null, port: null });
+  const pick = {
+    pluginId: plugin.id,
+    slot: 'insert',
+    session: 'Music program',
+    way: 'pick',
+    milliseconds: 700,
+    send: true,
+  };
+  const { status, body } = await call<Picked>('POST', at('picks'), pick);
+  expect([status, body.name, body.identifier, body.sent]).toEqual([201, 'Vestry Plate', 'urn:plate', false]);
+  expect((await uses()).uses[0]).toMatchObject({ session: 'Music program', lane: null, way: 'pick' });
+  const half = await call<ProblemDetails>('PUT', '/hand-over', { host: 'localhost', port: null });
+  expect([half.status, half.body.detail]).toEqual([422, 'An address has a host and a port. Give both, or neither.']);
+});
+
+it('counting is switched off, and what was counted erased, whole or from a day on', async () => {
+  await call('PUT', '/use', { kept: false });
+  const before = (await uses()).total;
+  await load();
+  expect([(await uses()).kept, (await uses()).total]).toEqual([false, before]);
+  await call('PUT', '/use', { kept: true });
+  await load();
+  await api.source.query(`UPDATE load SET "loadedAt" = '2026-01-01' WHERE way = 'pick'`);
+  // The one that was undone goes, too.
+  expect((await call('DELETE', '/uses?from=2026-06-01')).body).toEqual({ loads: 2 });
+  expect((await uses()).uses.map((use) => use.way)).toEqual(['pick']);
+  expect((await call('DELETE', '/uses')).body).toEqual({ loads: 1 });
+  expect((await uses()).total).toBe(0);
+  expect((await call<ProblemDetails>('DELETE', '/uses?from=tomorrow')).status).toBe(400);
+});
+
+it('a session’s document is what its schema says, and comes back; a damaged DAWproject is refused in words', async () => {
+  const { body: document } = await call<object>('GET', at(`sessions/${session}`));
+  const schema = JSON.parse(
+    await readFile(new URL('../../docs/schemas/session-1.schema.json', import.meta.url), 'utf8'),
+  ) as object;
+  const accepts = new Ajv2020({ formats: { 'date-time': true } }).compile(schema);
+  expect(accepts(document) ? [] : accepts.errors).toEqual([]);
+  const { status, body } = await call<SessionReport>('POST', at('sessions'), document);
+  expect([status, body.missing]).toEqual([201, []]);
+  const state = (await call<ArrangementView>('GET', at('arrangement'))).body;
+  expect(state.lane.filter((one) => one.sessionId === body.session).map((one) => [one.name, one.width])).toEqual([
+    ['Goose', 'mono'],
+  ]);
+  const response = await fetch(`${api.url}/api${at('dawprojects')}`, {
+    method: 'POST',
+    body: new Uint8Array([80, 75, 3, 4]),
+    headers: { 'content-type': 'application/octet-stream' },
+  });
+  expect([response.status, ((await response.json()) as ProblemDetails).detail]).toEqual([
+    422,
+    expect.stringContaining('no DAWproject'),
+  ]);
+});
