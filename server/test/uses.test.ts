@@ -26,8 +26,7 @@ const call = async <T>(
   method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   body?: unknown,
-): Promise<{ status: number; body: T }> =>
-  (await api.call(method, path, body));
+): Promise<{ status: number; body: T }> => await api.call(method, path, body);
 const uses = async (): Promise<UsesView> => (await call<UsesView>('GET', at('uses'))).body;
 const load = (way = 'typing') =>
   call('POST', at('loads'), { slotId, pluginId: plugin.id, way, milliseconds: 900, keys: 4, clicks: 0 });
