@@ -127,3 +127,22 @@ it('a session’s document is what its schema says, and comes back; a damaged DA
     expect.stringContaining('no DAWproject'),
   ]);
 });
+
+it('a host that there is none of is told of in words, and the server goes on', async () => {
+  await call('PUT', '/hand-over', { host: 'no-such-host.invalid', port: 9010 });
+  const pick = {
+    pluginId: plugin.id,
+    slot: 'insert',
+    session: 'Music program',
+    way: 'pick',
+    milliseconds: 1,
+    send: true,
+  };
+  const refused = await call<ProblemDetails>('POST', at('picks'), pick);
+  expect([refused.status, refused.body.detail]).toEqual([422, expect.stringContaining('could not be sent')]);
+  expect((await call('GET', '/hand-over/selected')).body).toEqual({ lane: null, slot: null });
+  await call('PUT', '/hand-over', { host: null, port: null });
+  // Longer than a name is looked up for: what comes then finds nobody waiting.
+  await new Promise((done) => setTimeout(done, 500));
+  expect((await call<{ ok: boolean }>('GET', '/health')).body.ok).toBe(true);
+});

@@ -33,9 +33,9 @@ export function presetItem<P extends Plugin>(
   };
 }
 
-/** The presets that stand in drawers, on trays and in slots, or have names of their own. */
+/** The presets that stand in drawers, on trays, in slots and in chains, or have names of their own. */
 export function arrangedPresets(
-  state: Pick<Arrangement, 'entry' | 'trayEntry' | 'slot' | 'naming'>,
+  state: Pick<Arrangement, 'entry' | 'trayEntry' | 'slot' | 'chainPart' | 'naming'>,
 ): ReadonlySet<ItemId> {
   const found = new Set<ItemId>();
   const note = ({
@@ -50,6 +50,7 @@ export function arrangedPresets(
   for (const row of state.entry.values()) note(row);
   for (const row of state.trayEntry.values()) note(row);
   for (const row of state.slot.values()) note(row);
+  for (const row of state.chainPart.values()) note(row);
   for (const { id } of state.naming.values()) note(itemParts(id));
   return found;
 }

@@ -13,7 +13,11 @@ const LONGEST_MS = 2000;
 export function sendOsc({ host, port }: OscTarget, message: OscMessage): Promise<void> {
   return new Promise((done, fail) => {
     const socket = createSocket(host.includes(':') ? 'udp6' : 'udp4');
+    let isOver = false;
     const end = (error?: Error | null): void => {
+      // A name that is looked up for long may be found out when nobody waits any more.
+      if (isOver) return;
+      isOver = true;
       clearTimeout(timer);
       socket.close();
       if (error == null) done();
@@ -21,7 +25,7 @@ export function sendOsc({ host, port }: OscTarget, message: OscMessage): Promise
     };
     // A name that no server knows may take long to be found out.
     const timer = setTimeout(() => end(new Error('the address was not found in time')), LONGEST_MS);
-    socket.once('error', end);
+    socket.on('error', end);
     socket.send(oscBytes(message), port, host, end);
   });
 }
@@ -39,15 +43,16 @@ const MOST_CHARACTERS = 120;
 export function askSelected({ host, port }: OscTarget): Promise<Selected | null> {
   return new Promise((done) => {
     const socket = createSocket(host.includes(':') ? 'udp6' : 'udp4');
+    let isOver = false;
     const end = (selected: Selected | null): void => {
+      if (isOver) return;
+      isOver = true;
       clearTimeout(timer);
-      socket.removeAllListeners();
-      socket.on('error', () => undefined);
       socket.close();
       done(selected);
     };
     const timer = setTimeout(() => end(null), ANSWER_MS);
-    socket.once('error', () => end(null));
+    socket.on('error', () => end(null));
     socket.on('message', (bytes) => {
       const message = readOsc(bytes);
       if (message?.address !== SLOT_ADDRESS) return;

@@ -112,11 +112,11 @@ async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<
   return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt.toISOString()]));
 }
 
-/** Plugins that some computer has, or that stand in a drawer, on a tray or in a slot. */
+/** Plugins that some computer has, or that stand in a drawer, on a tray, in a slot or in a chain. */
 async function keptPlugins(db: EntityManager): Promise<Set<string>> {
   const rows = await db.query<{ pluginId: string }[]>(
     `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
-     UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL`,
+     UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL UNION SELECT "pluginId" FROM chain_part`,
   );
   return new Set(rows.map((row) => row.pluginId));
 }

@@ -43,11 +43,11 @@ export interface ChosenCatalogue {
 
 /** The catalogue as the producer put it right. */
 export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatalogue {
-  const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot } = state;
+  const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot, chainPart } = state;
   const present = usePresets(useComputer().id).data ?? NO_PRESETS;
-  const arranged = presetsIn(entry, trayEntry, slot, naming);
+  const arranged = presetsIn(entry, trayEntry, slot, chainPart, naming);
   const chosen = chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
-  return withChains(chosen, state.chain, state.chainPart, naming);
+  return withChains(chosen, state.chain, chainPart, naming);
 }
 
 interface Presets {
@@ -68,9 +68,10 @@ const presetsIn = (() => {
       entry: Arrangement['entry'],
       trayEntry: Arrangement['trayEntry'],
       slot: Arrangement['slot'],
+      chainPart: Arrangement['chainPart'],
       naming: Arrangement['naming'],
     ): ReadonlySet<ItemId> => {
-      const now = arrangedPresets({ entry, trayEntry, slot, naming });
+      const now = arrangedPresets({ entry, trayEntry, slot, chainPart, naming });
       if (now.size !== known.size || [...now].some((id) => !known.has(id))) known = now;
       return known;
     },
