@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { asId, type ItemId } from '../../src/ids';
 import { firstChoices, MOST_CHOICES } from '../../src/menu/first-choices';
 import { ranked } from '../../src/menu/rank';
-import { HALF_LIFE_DAYS, recentOf, usualAt, weightOfAge, type Spot, type Use } from '../../src/menu/use';
+import { FIELDS } from '../../src/rules/fields';
+import { HALF_LIFE_DAYS, LOAD_WAYS, recentOf, usualAt, weightOfAge, type Spot, type Use } from '../../src/menu/use';
 
 const DAY = 86_400_000;
 const NOW = Date.parse('2026-11-26T12:00:00Z');
@@ -87,6 +88,11 @@ describe('the first choices', () => {
       { seed: 13 },
     );
   });
+});
+
+it('a rule can ask for each way by which something is loaded', () => {
+  const { way } = FIELDS;
+  expect('values' in way ? way.values.map((one) => one.value) : []).toEqual(LOAD_WAYS);
 });
 
 describe('what was found, ranked by use', () => {

@@ -16,7 +16,10 @@ import { useComputer } from '../lib/use-computer';
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen;
 /** A plugin, or a preset of one with all that is known of its plugin. */
-export type ChosenItem = ItemOf<ChosenPlugin>;
+export type ChosenItem = ItemOf<ChosenPlugin> & {
+  /** What it is called in single drawers; absent where it has no such name. */
+  readonly ownNames?: readonly string[];
+};
 
 /** Whether an item is a plugin itself and no preset of one. */
 export const isPlugin = (item: ChosenItem): item is ChosenPlugin => item.preset === null && item.chain === undefined;
@@ -47,7 +50,7 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   const present = usePresets(useComputer().id).data ?? NO_PRESETS;
   const arranged = presetsIn(entry, trayEntry, slot, chainPart, naming);
   const chosen = chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
-  return withChains(chosen, state.chain, chainPart, naming);
+  return withOwnNames(withChains(chosen, state.chain, chainPart, naming), ownNamesIn(entry));
 }
 
 interface Presets {
@@ -97,6 +100,35 @@ const chosenCatalogue = memoizeOne(
     return { ...catalogue, plugins, byId, items, presetsLeftOut: leftOut };
   },
 );
+
+type OwnNames = ReadonlyMap<ItemId, readonly string[]>;
+
+/** The names that items have in single drawers: the very same map as long as they are the same. */
+const ownNamesIn = (() => {
+  let known: OwnNames = new Map();
+  return memoizeOne((entry: Arrangement['entry']): OwnNames => {
+    const now = new Map<ItemId, readonly string[]>();
+    for (const row of entry.values())
+      if (row.name !== null) now.set(itemId(row), [...(now.get(itemId(row)) ?? []), row.name]);
+    const isSame =
+      now.size === known.size && [...now].every(([id, names]) => known.get(id)?.join('\n') === names.join('\n'));
+    if (!isSame) known = now;
+    return known;
+  });
+})();
+
+/** The same with the names that items have in single drawers, by which they are found too. */
+const withOwnNames = memoizeOne((catalogue: ChosenCatalogue, names: OwnNames): ChosenCatalogue => {
+  if (names.size === 0) return catalogue;
+  const byId = new Map(catalogue.byId);
+  for (const [id, ownNames] of names) {
+    const item = byId.get(id);
+    if (item !== undefined) byId.set(id, { ...item, ownNames });
+  }
+  const named = <Item extends ChosenItem>(item: Item): Item =>
+    names.has(item.id) ? (byId.get(item.id) as Item) : item;
+  return { ...catalogue, byId, plugins: catalogue.plugins.map(named), items: catalogue.items.map(named) };
+});
 
 /** The same with the chains, behind all that can be searched. */
 const withChains = memoizeOne(

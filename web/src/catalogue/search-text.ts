@@ -13,13 +13,14 @@ export function searchTextOf({
   naming,
   preset,
   chain,
+  ownNames = [],
 }: Pick<
   ChosenItem,
-  'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset' | 'chain'
+  'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset' | 'chain' | 'ownNames'
 >): SearchText {
   if (preset !== null) return presetText(preset, name, givenName, vendor, naming?.tags ?? []);
   return {
-    names: [...(name === givenName ? [name] : [name, givenName]), ...calledToo],
+    names: [...(name === givenName ? [name] : [name, givenName]), ...calledToo, ...ownNames],
     more: [
       ...(vendor === null ? [] : [vendor]),
       ...types.map((type) => TYPE_TREE[type].label),
