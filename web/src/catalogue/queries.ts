@@ -59,9 +59,11 @@ interface Presets {
 }
 const NO_PRESETS: Presets = { ids: new Set(), leftOut: 0 };
 
-/** The plugin of an item. */
-export const pluginIn = (catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined =>
-  catalogue.byId.get(pluginOfItem(id)) as ChosenPlugin | undefined;
+/** The plugin of an item; undefined for a chain, which is none. */
+export function pluginIn(catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined {
+  const plugin = catalogue.byId.get(pluginOfItem(id));
+  return plugin !== undefined && isPlugin(plugin) ? plugin : undefined;
+}
 
 /** The presets that are arranged: the very same set as long as they are the same. */
 const presetsIn = (() => {

@@ -1,4 +1,4 @@
-import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { isChain, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
@@ -7,6 +7,7 @@ import { ToFilePanel } from './filing/to-file-panel';
 import type { SortBy } from './find/use-sort-view';
 import { NothingFound } from './list/nothing-found';
 import { PluginList } from './list/plugin-list';
+import { ChainPanel } from './plugin/chain-panel';
 import { PluginPanel } from './plugin/plugin-panel';
 import { isNew } from './ribbons/facets';
 import type { Desk } from './use-desk-keys';
@@ -29,7 +30,18 @@ export function DeskLeft({ desk }: { desk: Desk }) {
       ) : (
         <List desk={desk} />
       )}
-      {about !== null && (
+      {about !== null && isChain(about) && (
+        <ChainPanel
+          key={about}
+          id={about}
+          state={state}
+          catalogue={catalogue}
+          close={() => setAbout(null)}
+          name={() => openBox('names', [about])}
+          about={setAbout}
+        />
+      )}
+      {about !== null && !isChain(about) && (
         <PluginPanel
           key={pluginOfItem(about)}
           id={pluginOfItem(about)}

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { toast } from 'sonner';
+import { isChain, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { chestsOf, pathTo } from '@clever-drawer/core/chests/look-up';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
@@ -106,7 +107,11 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     listed,
     subject,
     box,
-    openBox: (kind: DeskBox['kind'], ids: readonly ItemId[] = subject.now()): void => setBox({ kind, ids }),
+    openBox: (kind: DeskBox['kind'], ids: readonly ItemId[] = subject.now()): void => {
+      if ((kind === 'right' || kind === 'aside') && ids.length > 0 && ids.every(isChain))
+        toast('A chain is what its plugins are. Correct them, or set them aside; the chain itself can be deleted.');
+      else setBox({ kind, ids });
+    },
     closeBox: (): void => {
       setBox(null);
       // The keyboard goes on with what is to be filed.

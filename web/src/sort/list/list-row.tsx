@@ -90,6 +90,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
             <bdi>{names.beside}</bdi>
           </span>
         )}
+        {plugin.chain !== undefined && <span className="flag">chain of {plugin.chain.length}</span>}
         {isNew && <span className="flag">new</span>}
         {!plugin.found && !isElsewhere(plugin) && <span className="flag">not found</span>}
         {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}
@@ -99,7 +100,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
         <bdi>{plugin.vendor ?? '–'}</bdi>
       </div>
       <div role="gridcell" className="one-line" title={formats.join(' ')}>
-        {formats.map((format) => (
+        {(plugin.chain === undefined ? formats : []).map((format) => (
           <span key={format} className="format">
             {format}
           </span>
@@ -110,7 +111,9 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
         <StandsIn
           drawers={drawers}
           state={state}
-          isLeftOut={plugin.aside !== null || plugin.preset !== null || isElsewhere(plugin)}
+          isLeftOut={
+            plugin.aside !== null || plugin.preset !== null || plugin.chain !== undefined || isElsewhere(plugin)
+          }
         />
       </div>
       <div role="gridcell" className="mono quiet one-line">

@@ -1,0 +1,111 @@
+import clsx from 'clsx';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { partsOfChain } from '@clever-drawer/core/chests/chains';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { trayName } from '@clever-drawer/core/chests/look-up';
+import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import type { ChainId, ItemId } from '@clever-drawer/core/ids';
+import { useChanges } from '../../arrangement/changes';
+import { absenceOf } from '../../catalogue/presence';
+import type { ChosenCatalogue } from '../../catalogue/queries';
+import { TypeGlyph } from '../../catalogue/type-glyph';
+import { useComputer } from '../../lib/use-computer';
+import { KeyHint } from '../../keys/key-hint';
+import { NameBox } from '../../parts/name-box';
+import { PlainButton } from '../../parts/plain-button';
+import { pathInWords } from '../../boxes/drawer-box';
+import styles from './plugin.module.css';
+
+interface Props {
+  readonly id: ChainId;
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly close: () => void;
+  /** Names and notes. */
+  readonly name: () => void;
+  /** Shows what is known of one of its plugins. */
+  readonly about: (id: ItemId) => void;
+}
+
+/** All about a chain: its plugins in order, every place that it stands in; renamed and deleted. */
+export function ChainPanel({ id, state, catalogue, close, name, about }: Props) {
+  const changes = useChanges(useComputer().id);
+  const [isNaming, setNaming] = useState(false);
+  const chain = state.chain.get(id);
+  const item = catalogue.byId.get(id);
+  const drawers = (groupsOf(state, 'entriesOf').get(id) ?? []).map((entry) => pathInWords(state, entry.drawerId));
+  const trays = (groupsOf(state, 'traysOf').get(id) ?? []).map((entry) => trayName(state, entry.tray));
+  const remove = (): void =>
+    void changes.make({ kind: 'delete-chain', id }).then((done) => {
+      if (!done) return;
+      close();
+      toast(`The chain ${chain?.name ?? ''} is deleted, and stands nowhere any more. Its plugins stay.`, {
+        action: { label: 'Undo', onClick: () => void changes.step('undo') },
+      });
+    });
+  return (
+    <section className={clsx(styles.pluginPanel, 'panel')} aria-label="About the chain" data-panel>
+      <PlainButton className={styles.panelClose} onClick={close} aria-label="Close the panel">
+        ×
+      </PlainButton>
+      {chain === undefined ? (
+        <p>This chain is not there any more. Undo brings it back.</p>
+      ) : (
+        <>
+          <h2>
+            <bdi>{item?.name ?? chain.name}</bdi> <span className="quiet">chain</span>
+          </h2>
+          <p className={styles.aboutLine}>
+            {item !== undefined && item.name !== chain.name && (
+              <>
+                kept as <b>{chain.name}</b> ·{' '}
+              </>
+            )}
+            {item?.naming?.note != null && <span className="quiet">{item.naming.note} · </span>}
+            <PlainButton onClick={() => setNaming(true)}>Rename …</PlainButton>
+            <PlainButton onClick={name}>
+              <KeyHint place="sort" does="names" /> Names and notes …
+            </PlainButton>
+            <PlainButton onClick={remove}>Delete</PlainButton>
+          </p>
+          <ol>
+            {partsOfChain(state, id).map((part) => {
+              const plugin = catalogue.byId.get(itemId(part)) ?? catalogue.byId.get(part.pluginId);
+              const absence = plugin === undefined ? 'not in the catalogue' : absenceOf(plugin);
+              return (
+                <li key={part.id}>
+                  <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />{' '}
+                  <PlainButton linked onClick={() => about(part.pluginId)}>
+                    <bdi>{plugin?.name ?? part.pluginId}</bdi>
+                  </PlainButton>
+                  {part.bypass && <span className="quiet"> bypassed</span>}
+                  {absence !== null && <span className="flag">{absence}</span>}
+                </li>
+              );
+            })}
+          </ol>
+          <p className="quiet">
+            {drawers.length + trays.length === 0
+              ? 'It stands in no drawer and on no tray.'
+              : `It stands in ${[...drawers, ...trays].join(', ')}.`}{' '}
+            In Load it is found by typing, and loads in one go.
+          </p>
+        </>
+      )}
+      {isNaming && chain !== undefined && (
+        <NameBox
+          title="Rename the chain"
+          label="Name"
+          first={chain.name}
+          close={() => setNaming(false)}
+          done={(next) => {
+            setNaming(false);
+            if (next !== chain.name) void changes.make({ kind: 'rename-chain', id, name: next });
+          }}
+        />
+      )}
+    </section>
+  );
+}
