@@ -3,6 +3,7 @@ import { LANE_KINDS, LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
 import type { SessionDocument } from '@clever-drawer/core/exchange/session-document';
 import { MOST_LANES } from '@clever-drawer/core/chests/plan-lanes';
+import { MOST_SLOTS } from '@clever-drawer/core/chests/plan-slots';
 import { preset, referenceFields } from './arrangement-document.js';
 import { name, optionalId } from './parts.js';
 import type { AnySchema } from './schema.js';
@@ -22,7 +23,7 @@ const lane = object({
     .oneOf([...LANE_WIDTHS])
     .nullable()
     .defined(),
-  slots: array().of(slot).max(MOST_LANES).required(),
+  slots: array().of(slot).max(MOST_SLOTS).required(),
 }).noUnknown();
 
 /** The document of docs/schemas/session-1.schema.json. */

@@ -8,6 +8,7 @@ import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
+import { readProjectApart } from './jobs/read-project.js';
 import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
 import { openDatabase } from './database/data-source.js';
@@ -94,6 +95,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       arrivals.scanned(job.folders);
     });
     const context = {
+      readProject: readProjectApart,
       source,
       log,
       scans,

@@ -9,7 +9,7 @@ import type { Slot } from './rows/slot.js';
 
 const NO_SLOT = 'This slot is not there any more. Reload the page to see the session as it is now.';
 /** So many slots a lane has at most. */
-const MOST_SLOTS = 64;
+export const MOST_SLOTS = 64;
 
 /** A slot with nothing in it. */
 export const EMPTY = { pluginId: null, preset: null, buildId: null, bypass: false } as const;

@@ -1,5 +1,6 @@
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import type { ReadProject } from '@clever-drawer/core/exchange/dawproject';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { Arrival } from '@clever-drawer/contract/responses';
@@ -17,6 +18,8 @@ export interface Context {
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
   readonly here: Here;
+  /** Reads a DAWproject, wherever that is done. */
+  readonly readProject: (bytes: Uint8Array) => Promise<ReadProject>;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */
   readonly arrivals: { of(computerId: ComputerId): readonly Arrival[]; look(): Promise<void> };
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { SessionReport } from '@clever-drawer/contract/responses';
 import type { Session } from '@clever-drawer/core/chests/rows/session';
-import { dawprojectOf, readDawproject } from '@clever-drawer/core/exchange/dawproject';
+import { dawprojectOf } from '@clever-drawer/core/exchange/dawproject';
 import { exportSession, planBringSession, type SessionDocument } from '@clever-drawer/core/exchange/session-document';
 import { notFound, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
@@ -18,7 +18,7 @@ type Keys =
 const VERSION = '0.1.0';
 
 /** Practice sessions out to documents and DAWprojects, and in from them. */
-export function sessionHandlers({ arranging }: Context): Handlers<Keys> {
+export function sessionHandlers({ arranging, readProject }: Context): Handlers<Keys> {
   const documentOf = (computer: string, sessionId: string): Promise<SessionDocument> =>
     arranging.look(computer, async (db, _id, state) => {
       const session: Session | undefined = state.session.get(sessionId);
@@ -56,7 +56,7 @@ export function sessionHandlers({ arranging }: Context): Handlers<Keys> {
     'POST /computers/{computer}/dawprojects': async ({ path, window, request }) => {
       const bytes: unknown = request.body;
       if (!Buffer.isBuffer(bytes)) throw refused('Send the DAWproject as it is.');
-      const read = readDawproject(new Uint8Array(bytes), new Date());
+      const read = await readProject(new Uint8Array(bytes));
       if (!read.ok) throw refused(read.why);
       return bringIn(path.computer, window, read.session, read.leftOut);
     },

@@ -3,6 +3,7 @@ import { mkdtemp, rm, chmod } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
+import { readDawproject } from '@clever-drawer/core/exchange/dawproject';
 import type { DataSource } from 'typeorm';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { runScan } from '@clever-drawer/scan/run-scan';
@@ -62,6 +63,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arrivals,
       arranging,
       here,
+      readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
         source,
         log,
