@@ -7,6 +7,8 @@ export interface FirstChoices {
   readonly usual: readonly ItemId[];
   readonly recent: readonly ItemId[];
   readonly favourites: readonly ItemId[];
+  /** What the loads of each item come to there. */
+  readonly scores: ReadonlyMap<ItemId, number>;
 }
 
 /** So many of them at most carry a digit. */
@@ -31,7 +33,8 @@ export function firstChoices(
     present?: ReadonlySet<ItemId>;
   },
 ): FirstChoices {
-  const usual = usualAt(uses, spot, now, typeOf, present)
+  const all = usualAt(uses, spot, now, typeOf, present);
+  const usual = all
     .filter(({ item, times }) => times >= HABIT && fits(item))
     .slice(0, MOST_USUAL)
     .map(({ item }) => item);
@@ -42,5 +45,6 @@ export function firstChoices(
     return own;
   };
   const recent = fresh(recentOf(uses), MOST_RECENT);
-  return { usual, recent, favourites: fresh(favourites, MOST_CHOICES - usual.length - recent.length) };
+  const scores = new Map(all.map(({ item, score }) => [item, score]));
+  return { usual, recent, scores, favourites: fresh(favourites, MOST_CHOICES - usual.length - recent.length) };
 }

@@ -5,12 +5,13 @@ import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/a
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
+import { itemIn } from '@clever-drawer/core/chests/chains';
 import { markOf, regroups } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
-import { asId, type ComputerId, type ItemId } from '@clever-drawer/core/ids';
+import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
-import { lookAtUses } from '../catalogue/uses';
+import { keepsUse, lookAtUses } from '../catalogue/uses';
 import { call, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
@@ -139,12 +140,12 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       );
     },
     load: async (request) => {
-      const isDone = await told(
-        own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] }),
-      );
+      let loaded: readonly ItemId[] = [];
+      const work = own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] });
+      const isDone = await told(work.then((saved) => (loaded = loadedIn(saved))));
       if (isDone) {
-        for (const id of [request.pluginId, ...(request.more ?? [])])
-          countLoadOf(client, computer, pluginOfItem(asId<ItemId>(id)), request.way);
+        if (keepsUse(client, computer))
+          for (const id of loaded) countLoadOf(client, computer, pluginOfItem(id), request.way);
         lookAtUses(client, computer);
       }
       return isDone;
@@ -157,6 +158,10 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         : own('POST /computers/{computer}/sessions', 'import a session', document as never),
   };
 }
+
+/** What a step has loaded: of a chain its parts, and of several those that could be. */
+const loadedIn = ({ edits }: SavedChange): ItemId[] =>
+  edits.flatMap((edit) => (edit.of === 'slot' && edit.after !== null ? (itemIn(edit.after) ?? []) : []));
 
 /** What was saved, of an answer that may tell more. */
 const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChange =>

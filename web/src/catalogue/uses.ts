@@ -43,6 +43,10 @@ export function noteUse(client: QueryClient, computer: ComputerId, use: UseView)
 export const lookAtUses = (client: QueryClient, computer: ComputerId): void =>
   void client.invalidateQueries({ queryKey: usesKey(computer) });
 
+/** Whether loads are counted, as far as this window knows. */
+export const keepsUse = (client: QueryClient, computer: ComputerId): boolean =>
+  client.getQueryData<Uses>(usesKey(computer))?.kept ?? true;
+
 const NONE: readonly KnownUse[] = [];
 /** Before anything was fetched. */
 export const NO_USES: Uses = { kept: true, total: 0, since: null, uses: NONE };

@@ -48,7 +48,7 @@ export function ChooserPanel(props: Props) {
   const hasFronts = !isWhole && (!isNarrow || !isSearch);
   const current = options[at];
   return (
-    <>
+    <div className={styles.all} {...chooser.counting}>
       <div className={styles.head}>
         <input
           ref={chooser.input}
@@ -134,6 +134,6 @@ export function ChooserPanel(props: Props) {
           <KeyHint place="chooser" does="all" />
         </span>
       </div>
-    </>
+    </div>
   );
 }

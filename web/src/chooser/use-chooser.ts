@@ -17,6 +17,7 @@ import { useStored } from '../lib/use-stored';
 import { useToldAtRest } from '../lib/use-told-at-rest';
 import { openMenuHere } from '../parts/act-menu';
 import { stepHandlers } from '../parts/list-keys';
+import { columnGroups, toColumn } from './column-groups';
 import { CHOOSER_VIEWS, digitIn, optionGroups, type ChooserView, type Option, type OptionGroup } from './options';
 import type { OfferedDrawer } from './offered-drawers';
 import { useOffer, whyOutside, type ChosenFor, type Offer } from './use-offer';
@@ -75,6 +76,11 @@ export interface Chooser {
   readonly setWithAll: (on: boolean) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
   readonly onFrontKey: (event: KeyboardEvent) => boolean;
+  /** Counts keys and clicks before anything acts on them. */
+  readonly counting: {
+    readonly onKeyDownCapture: (event: KeyboardEvent) => void;
+    readonly onClickCapture: (event: MouseEvent) => void;
+  };
   /** How many pictures stand in a line: arrows go by that. */
   readonly perLine: RefObject<number>;
 }
@@ -192,8 +198,7 @@ export function useChooser(choosing: Choosing): Chooser {
   const go = (to: number): void => setMarked(Math.min(Math.max(to, 0), options.length - 1));
   const onKeyDown = (event: KeyboardEvent): void => {
     // A box or a menu in front of it has keys of its own.
-    if (!event.currentTarget.contains(event.target as Element) || isInMenu(event.target)) return;
-    if (!MODIFIERS.has(event.key)) spent.current.keys++;
+    if (!isWithin(event) || isInMenu(event.target)) return;
     // Along the list, and what Enter and Tab do, are keys of the line; in the drawers they are buttons'.
     const isInLine = event.target === input.current;
     const { down, up, pageDown, pageUp } = stepHandlers(at, { count: options.length }, go);
@@ -250,7 +255,6 @@ export function useChooser(choosing: Choosing): Chooser {
     mark: setMarked,
     ticked,
     click: (option, event) => {
-      spent.current.clicks++;
       if (event.ctrlKey || event.metaKey) {
         const { id } = option.item;
         setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
@@ -263,13 +267,25 @@ export function useChooser(choosing: Choosing): Chooser {
       if (!/^[1-9]$/.test(event.key) || event.ctrlKey || event.metaKey || event.altKey) return false;
       const tray = offer.trays.find((one) => one.tray === Number(event.key));
       if (tray === undefined) return false;
-      spent.current.keys++;
       openDrawer(tray.id);
       return true;
+    },
+    counting: {
+      onKeyDownCapture: (event) => {
+        if (isWithin(event) && !MODIFIERS.has(event.key)) spent.current.keys++;
+      },
+      // A key that presses a button is no click.
+      onClickCapture: (event) => {
+        if (isWithin(event) && event.detail > 0) spent.current.clicks++;
+      },
     },
     perLine,
   };
 }
+
+/** Boxes in front of it are its children, and not within it. */
+const isWithin = ({ currentTarget, target }: KeyboardEvent | MouseEvent): boolean =>
+  currentTarget.contains(target as Element);
 
 const isInMenu = (target: EventTarget): boolean =>
   target instanceof Element && target.closest('.dropdown-menu') !== null;
@@ -278,42 +294,6 @@ const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'Meta', 'AltGraph']);
 
 /** Buses and the master are chosen for alike; so are tracks. */
 const laneGroup = (kind: LaneKind): string => (kind === 'bus' || kind === 'master' ? 'bus' : 'track');
-
-/** The drawers of the chest as columns of what fits. */
-const columnGroups = (offer: Offer): OptionGroup[] =>
-  [...offer.trays, ...offer.drawers]
-    .filter((drawer) => drawer.plugins.length > 0)
-    .map((drawer) => ({
-      heading: drawer.name,
-      part: 'drawer' as const,
-      options: drawer.lines.flatMap((line): Option[] =>
-        'divider' in line
-          ? []
-          : [
-              {
-                key: `${drawer.id} ${line.plugin.id}`,
-                item: line.plugin,
-                name: line.name,
-                part: 'drawer',
-                digit: null,
-              },
-            ],
-      ),
-    }));
-
-/** The option at the same height of the column beside. */
-function toColumn(groups: readonly OptionGroup[], at: number, by: 1 | -1): number {
-  let from = 0;
-  const starts = groups.map((group) => {
-    const start = from;
-    from += group.options.length;
-    return start;
-  });
-  const own = starts.findLastIndex((start) => start <= at);
-  const to = Math.min(Math.max(own + by, 0), groups.length - 1);
-  const height = at - (starts[own] ?? 0);
-  return (starts[to] ?? 0) + Math.min(height, (groups[to]?.options.length ?? 1) - 1);
-}
 
 /** What was open last stays open until it is changed. Kept in this browser, per computer and kind of slot. */
 function useStoredId(

@@ -8,7 +8,7 @@ import type { ChestId, ItemId } from '@clever-drawer/core/ids';
 import { firstChoices, type FirstChoices } from '@clever-drawer/core/menu/first-choices';
 import { ranked } from '@clever-drawer/core/menu/rank';
 import { fits, offerFor } from '@clever-drawer/core/menu/slot-menu';
-import { usualAt, type Spot } from '@clever-drawer/core/menu/use';
+import type { Spot } from '@clever-drawer/core/menu/use';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import { partedFound } from '../catalogue/parted-found';
@@ -94,16 +94,12 @@ export function useOffer(
   );
   const { laneKind, lane, before, now } = place;
   const inLane = place.present.join('\n');
-  const [first, usual] = useMemo(() => {
+  const first = useMemo(() => {
     const spot = { slot, laneKind, lane, before };
     const favourites = trayEntries(state, FAVOURITES).map((entry) => itemId(entry));
     const offered = (id: ItemId): boolean => ids.has(id) && id !== now;
     const present = new Set(inLane === '' ? [] : (inLane.split('\n') as ItemId[]));
-    const scores = usualAt(uses, spot, openedAt, typeOf, present);
-    return [
-      firstChoices(uses, spot, favourites, { now: openedAt, fits: offered, typeOf, present }),
-      new Map(scores.map(({ item, score }) => [item, score])),
-    ] as const;
+    return firstChoices(uses, spot, favourites, { now: openedAt, fits: offered, typeOf, present });
   }, [uses, slot, laneKind, lane, before, now, inLane, state, ids, typeOf, openedAt]);
 
   const opened = [...trays, ...drawers].find((one) => one.id === open);
@@ -122,7 +118,7 @@ export function useOffer(
         ? []
         : foundAll === null
           ? plugins
-          : ranked(partedInOrder(items, foundAll), isOnTray, usual);
+          : ranked(partedInOrder(items, foundAll), isOnTray, first.scores);
     const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
     const outside = typed === '' && !withAll ? NONE : inOrder(others, typed === '' ? null : foundOthers);
     return {
@@ -140,7 +136,6 @@ export function useOffer(
     drawers,
     trays,
     first,
-    usual,
     foundInside,
     foundAll,
     foundOthers,

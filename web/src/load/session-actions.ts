@@ -13,6 +13,7 @@ import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
 import type { KnownUse } from '../catalogue/uses';
 import { whyOutside } from '../chooser/use-offer';
 import type { Taken } from '../chooser/use-chooser';
+import { strokesOf } from '../keys/strokes-of';
 import { focusWhenThere } from '../lib/focus';
 import type { LaneActions } from './lane-menu';
 import type { SessionActions } from './session-head';
@@ -63,20 +64,15 @@ export function slotActions(
       remember(slot.id);
       const item = itemIn(slot);
       const name = item === null ? undefined : catalogue.byId.get(item)?.name;
-      toast(`${name ?? 'It'} is remembered: Ctrl V puts it into another slot.`);
+      toast(`${name ?? 'It'} is remembered: ${strokesOf('slots', 'put')[0] ?? ''} puts it into another slot.`);
     },
     add: (slot) => {
       const slots = slotsIn(state, slot.laneId);
-      const next = slots[slots.findIndex((one) => one.id === slot.id) + 1];
       const id = asId<SlotId>(newId());
-      const before = next?.kind === 'insert' || slot.kind !== 'insert' ? (next?.id ?? null) : null;
-      void changes.make({
-        kind: 'add-slot',
-        id,
-        laneId: slot.laneId,
-        slot: slot.kind === 'midi-effect' ? 'midi-effect' : 'insert',
-        before: slot.kind === 'instrument' ? firstInsert(slots) : before,
-      });
+      const kind = slot.kind === 'midi-effect' ? 'midi-effect' : 'insert';
+      const below = slots.slice(slots.findIndex((one) => one.id === slot.id) + 1);
+      const before = below.find((one) => one.kind === kind)?.id ?? null;
+      void changes.make({ kind: 'add-slot', id, laneId: slot.laneId, slot: kind, before });
       focusSlot(id);
     },
     remove: (slot) => {
@@ -88,8 +84,6 @@ export function slotActions(
     },
   };
 }
-
-const firstInsert = (slots: readonly Slot[]): SlotId | null => slots.find((one) => one.kind === 'insert')?.id ?? null;
 
 /** What can be done with lanes. */
 export function laneActions({ state, catalogue, changes, load }: Needs): LaneActions {

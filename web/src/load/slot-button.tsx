@@ -136,7 +136,7 @@ function drop(event: DragEvent, slot: Slot, actions: SlotActions): void {
   const from = event.dataTransfer.getData(DRAG_TYPE);
   if (from === '' || from === slot.id) return;
   event.preventDefault();
-  // As in Sort: a drag copies with Ctrl (Alt on macOS), else it moves.
+  // What is in a slot moves; with Ctrl (Alt on macOS) held a copy goes.
   actions.put(asId<SlotId>(from), slot, event.ctrlKey || event.altKey);
 }
 

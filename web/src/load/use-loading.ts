@@ -86,7 +86,8 @@ export function useLoading(state: Arrangement, catalogue: ChosenCatalogue, chang
     }
     const slot = state.slot.get(slotId);
     const slots = slot === undefined ? [] : slotsIn(state, slot.laneId);
-    const next = slots[slots.findIndex((one) => one.id === slotId) + taken.items.length];
+    const filled = taken.items.reduce((sum, item) => sum + (item.chain?.length ?? 1), 0);
+    const next = slots[slots.findIndex((one) => one.id === slotId) + filled];
     void load(slotId, taken);
     if (next !== undefined) open(next.id);
     else {

@@ -10,7 +10,6 @@ import { FacesContext } from '../catalogue/face';
 import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
 import type { Taken } from '../chooser/use-chooser';
 import type { ChosenFor } from '../chooser/use-offer';
-import { ago } from '../lib/ago';
 import { call, wordsOf } from '../lib/api';
 import { useComputer } from '../lib/use-computer';
 import { useKept, useStored } from '../lib/use-stored';
@@ -126,7 +125,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
               <span className="quiet one-line" role="status">
                 {done === null
                   ? `counts as a load in “${session}”`
-                  : `last: ${done.words}, ${ago(done.at, Date.now())}`}
+                  : `last: ${done.words}, ${new Date(done.at).toLocaleTimeString()}`}
               </span>
             </footer>
           </div>
