@@ -38,7 +38,7 @@ export const HALF_LIFE_DAYS = 14;
 export const weightOfAge = (age: number): number => 2 ** (-Math.max(age, 0) / DAY / HALF_LIFE_DAYS);
 
 /** How much more a load counts that was made at a like place. */
-export const LIKENESS = { laneKind: 1, lane: 2, before: 3, typeBefore: 1 } as const;
+export const LIKENESS = { laneKind: 1, lane: 4, before: 3, typeBefore: 1 } as const;
 
 /** How like the place of a load is to another one: 0 in a slot of another kind, 1 in one of the same, and more for lane and what stands before. */
 export function likeness(use: Spot, spot: Spot, typeOf: (item: ItemId) => TypeId | undefined): number {
