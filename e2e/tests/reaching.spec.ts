@@ -212,3 +212,30 @@ test('columns and faces show the same, and are remembered for this kind of slot'
   await page.keyboard.press('Control+ArrowUp');
   await page.keyboard.press('Escape');
 });
+
+test('a chain has a panel in Sort: its plugins, and how it is renamed and deleted; it is not corrected', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('sort'));
+  await page.getByRole('searchbox').fill('marionette');
+  const line = page.getByRole('row', { name: /Marionette voice/ });
+  await line.dblclick();
+  const panel = page.getByRole('region', { name: 'About the chain' });
+  await expect(panel.getByRole('listitem')).toHaveCount(4);
+  await accessible(page);
+  await panel.getByRole('button', { name: 'Rename …' }).click();
+  await dialog(page).getByLabel('Name').fill('Marionette strip');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByRole('heading')).toContainText('Marionette strip');
+  await page.getByRole('row', { name: /Marionette strip/ }).click();
+  await page.keyboard.press('c');
+  await expect(page.getByText(/A chain is what its plugins are/).first()).toBeVisible();
+  await expect(dialog(page)).toHaveCount(0);
+  await panel.getByRole('button', { name: 'Delete' }).click();
+  await expect(panel).toHaveCount(0);
+  await expect(page.getByRole('row', { name: /Marionette/ })).toHaveCount(0);
+  await saved(page);
+  await page.locator('[data-list], main').first().focus();
+  await undo(page, 2);
+  await expect(page.getByRole('row', { name: /Marionette voice/ })).toBeVisible();
+});

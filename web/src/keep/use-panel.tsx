@@ -59,7 +59,7 @@ export function UsePanel() {
           <span>
             {from === '' ? 'All counted loads' : `Loads from ${from} on`} of all computers go for good; that can’t be
             undone.{' '}
-            <Button size="sm" variant="danger" disabled={erase.isPending} onClick={() => erase.mutate()}>
+            <Button size="sm" disabled={erase.isPending} onClick={() => erase.mutate()}>
               Erase
             </Button>{' '}
             <Button size="sm" variant="outline-primary" onClick={() => setAsks(false)}>

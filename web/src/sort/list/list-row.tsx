@@ -9,7 +9,7 @@ import { daysLeft } from '@clever-drawer/core/chests/set-aside';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf, isElsewhere } from '../../catalogue/presence';
 import { Face } from '../../catalogue/face';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/chosen-catalogue';
 import { itemNamesOf } from '../../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import type { Selection } from '../../parts/use-selection';
@@ -90,7 +90,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
             <bdi>{names.beside}</bdi>
           </span>
         )}
-        {plugin.chain !== undefined && <span className="flag">chain of {plugin.chain.length}</span>}
+        {plugin.chain !== undefined && <span className="quiet"> chain of {plugin.chain.length}</span>}
         {isNew && <span className="flag">new</span>}
         {!plugin.found && !isElsewhere(plugin) && <span className="flag">not found</span>}
         {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}

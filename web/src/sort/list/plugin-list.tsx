@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { useEffect, useLayoutEffect, useRef, type KeyboardEvent, type MouseEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/chosen-catalogue';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf, type MenuAct } from '../../parts/menu-act';

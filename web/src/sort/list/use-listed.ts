@@ -10,7 +10,7 @@ import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up'
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { ChestId, DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import {
   arrangedFacets,
   catalogueFacets,
