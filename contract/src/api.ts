@@ -1,8 +1,6 @@
 /** The interface of the server, once: routes, the page's calls and the OpenAPI document are made from this table. */
 import type { ArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
-import type { SessionDocument } from '@clever-drawer/core/exchange/session-document';
 import { arrangementDocument } from './arrangement-document.js';
-import { sessionDocument } from './session-document.js';
 import { changeRequest, stepRequest } from './intents.js';
 import type { Endpoint } from './endpoint.js';
 import {
@@ -12,22 +10,14 @@ import {
   folderChangeRequest,
   folderRequest,
   journalQuery,
-  eraseQuery,
-  handOverRequest,
-  loadRequest,
-  pickRequest,
-  useRequest,
   renameRequest,
   reportRequest,
   scanRequest,
 } from './requests.js';
 import * as answers from './responses.js';
+import { CHANGES, change, NO_COMPUTER, SENDS } from './api-parts.js';
+import { LOAD_API } from './load-api.js';
 import { flag, listOf, thing, written } from './schema.js';
-
-const NO_COMPUTER = ['not-found'] as const;
-const SENDS = ['not-json', 'request-does-not-fit', 'too-large', 'unsupported-encoding'] as const;
-const CHANGES = [...SENDS, 'not-found', 'conflict', 'not-done'] as const;
-const change = { status: 200, answer: answers.savedChange, problems: CHANGES } as const;
 
 /** Every endpoint by method and path, below /api. */
 export const API = {
@@ -211,86 +201,7 @@ export const API = {
     ...change,
     status: 201,
   },
-  'POST /computers/{computer}/loads': {
-    summary: 'Loads a plugin into a slot, and counts it.',
-    request: loadRequest,
-    ...change,
-    status: 201,
-  },
-  'GET /computers/{computer}/uses': {
-    summary: 'What was loaded last, newest first: what recent and usual choices are worked out from.',
-    status: 200,
-    answer: answers.usesView,
-    problems: NO_COMPUTER,
-  },
-  'POST /computers/{computer}/picks': {
-    summary:
-      'Hands an item over to a music program, and counts it as a load; sent by Open Sound Control where an address was chosen.',
-    request: pickRequest,
-    status: 201,
-    answer: answers.picked,
-    problems: [...SENDS, 'not-found', 'not-done'],
-  },
-  'GET /hand-over': {
-    summary: 'Where picks are sent by Open Sound Control; null sends nothing.',
-    status: 200,
-    answer: answers.handOver,
-    problems: [],
-  },
-  'PUT /hand-over': {
-    summary: 'Another address for picks, or none.',
-    request: handOverRequest,
-    status: 204,
-    answer: null,
-    problems: [...SENDS, 'not-done'],
-  },
-  'GET /hand-over/selected': {
-    summary: 'What is selected in the other program, asked by Open Sound Control; null where it does not say.',
-    status: 200,
-    answer: answers.selected,
-    problems: [],
-  },
-  'PUT /use': {
-    summary: 'Whether loads are counted from now on.',
-    request: useRequest,
-    status: 204,
-    answer: null,
-    problems: SENDS,
-  },
-  'DELETE /uses': {
-    summary: 'Erases counted loads, all of them or those from a day on.',
-    query: eraseQuery,
-    status: 200,
-    answer: answers.erased,
-    problems: ['request-does-not-fit'],
-  },
-  'GET /computers/{computer}/sessions/{session}': {
-    summary: 'A practice session as a document (docs/schemas/session-1.schema.json).',
-    status: 200,
-    answer: written<SessionDocument>({ type: 'object' }),
-    problems: NO_COMPUTER,
-  },
-  'GET /computers/{computer}/sessions/{session}/dawproject': {
-    summary:
-      'A practice session as a DAWproject; X-Left-Out tells how many plugins have no build in a format that it knows.',
-    status: 200,
-    answer: { media: ['application/zip'] },
-    problems: NO_COMPUTER,
-  },
-  'POST /computers/{computer}/sessions': {
-    summary: 'A new practice session after a document; plugins that the catalogue lacks keep their slots.',
-    request: sessionDocument,
-    status: 201,
-    answer: answers.sessionReport,
-    problems: CHANGES,
-  },
-  'POST /computers/{computer}/dawprojects': {
-    summary: 'A new practice session after the tracks and devices of a DAWproject of up to 8 MB.',
-    request: { media: ['application/zip', 'application/octet-stream'] },
-    status: 201,
-    answer: answers.sessionReport,
-    problems: ['not-found', 'too-large', 'not-done'],
-  },
+  ...LOAD_API,
   'GET /computers/{computer}/export': {
     summary: 'The arrangement as a document (docs/schemas/arrangement-5.schema.json).',
     status: 200,

@@ -4,10 +4,6 @@ import type { Schema } from 'yup';
 import { CRITERIA } from '@clever-drawer/core/catalogue/preference';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import { LANE_KINDS, LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
-import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
-import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
-import { MOST_LANES } from '@clever-drawer/core/chests/plan-lanes';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
@@ -17,9 +13,9 @@ import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import {
   buildKey,
-  chainId,
   day,
   id,
+  kind,
   MANY,
   name,
   newId,
@@ -31,24 +27,12 @@ import {
   text,
   tray,
 } from './parts.js';
+import { SESSION_SCHEMAS } from './session-intents.js';
 
 /** The most that a rule may be told to take at most: what a column holds. */
 const MOST_TAKEN = 32_767;
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
-const width = () =>
-  string()
-    .oneOf([...LANE_WIDTHS])
-    .nullable()
-    .optional();
-const newLane = () =>
-  object({
-    id: newId(),
-    kind: string().oneOf(LANE_KINDS).required(),
-    name: name('the name of a lane'),
-    width: width(),
-    inserts: number().strict().integer().min(0).max(16).required(),
-  }).noUnknown();
 const split = () => string().oneOf(DRAWER_SPLITS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
@@ -63,8 +47,6 @@ const keyedBuilds = () =>
     .of(object({ id: id(), pluginId: id(), key: buildKey() }).noUnknown())
     .max(MANY)
     .required();
-
-const kind = <K extends IntentKind>(value: K) => string<K>().strict().oneOf([value]).required();
 
 /** One schema per intent; an unknown kind is told apart before. */
 export const INTENT_SCHEMAS = {
@@ -237,57 +219,7 @@ export const INTENT_SCHEMAS = {
     name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
     apart: boolean().strict().required(),
   }),
-  'make-session': object({
-    kind: kind('make-session'),
-    id: newId(),
-    name: name('the name of a session'),
-    lanes: array().of(newLane()).min(1).max(MOST_LANES).required(),
-  }),
-  'rename-session': object({ kind: kind('rename-session'), id: id(), name: name('the name of a session') }),
-  'copy-session': object({
-    kind: kind('copy-session'),
-    id: id(),
-    newId: newId(),
-    name: name('the name of a session'),
-    filled: boolean().strict().required(),
-  }),
-  'mark-template': object({ kind: kind('mark-template'), id: id(), template: boolean().strict().required() }),
-  'move-session': object({ kind: kind('move-session'), id: id(), before: optionalId() }),
-  'delete-session': object({ kind: kind('delete-session'), id: id() }),
-  'add-lane': object({ kind: kind('add-lane'), sessionId: id(), lane: newLane() }),
-  'change-lane': object({
-    kind: kind('change-lane'),
-    id: id(),
-    name: name('the name of a lane'),
-    width: width().defined(),
-  }),
-  'move-lane': object({ kind: kind('move-lane'), id: id(), before: optionalId() }),
-  'copy-lane': object({ kind: kind('copy-lane'), id: id(), newId: newId() }),
-  'delete-lane': object({ kind: kind('delete-lane'), id: id() }),
-  'add-slot': object({
-    kind: kind('add-slot'),
-    id: newId(),
-    laneId: id(),
-    slot: string().oneOf(SLOT_KINDS).required(),
-    before: optionalId(),
-  }),
-  'clear-slot': object({ kind: kind('clear-slot'), slotId: id() }),
-  'delete-slot': object({ kind: kind('delete-slot'), slotId: id() }),
-  bypass: object({ kind: kind('bypass'), slotId: id(), bypass: boolean().strict().required() }),
-  'move-slot': object({
-    kind: kind('move-slot'),
-    slotId: id(),
-    toId: id(),
-    copy: boolean().strict().required(),
-  }),
-  'keep-chain': object({
-    kind: kind('keep-chain'),
-    id: chainId(),
-    name: name('the name of a chain'),
-    slotIds: array().of(id()).strict().min(1).max(MOST_PARTS).required(),
-  }),
-  'rename-chain': object({ kind: kind('rename-chain'), id: id(), name: name('the name of a chain') }),
-  'delete-chain': object({ kind: kind('delete-chain'), id: id() }),
+  ...SESSION_SCHEMAS,
 } satisfies Partial<Record<IntentKind, Schema>>;
 
 /** The kinds of intents that may be sent as a change; loading goes by its own way, since it is also counted. */

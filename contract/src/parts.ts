@@ -1,5 +1,6 @@
 /** What requests are made of: names, ids, rules. */
 import { array, number, string } from 'yup';
+import type { IntentKind } from '@clever-drawer/core/chests/intent';
 import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
@@ -142,3 +143,6 @@ export const picture = () =>
   string()
     .strict()
     .matches(/^[0-9a-f]{64}$/, 'a picture is named by its SHA-256');
+
+/** What tells an intent of one kind from others. */
+export const kind = <K extends IntentKind>(value: K) => string<K>().strict().oneOf([value]).required();

@@ -14,7 +14,7 @@ import {
   type ItemId,
   type PluginId,
 } from '@clever-drawer/core/ids';
-import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/queries';
+import type { ChosenCatalogue, ChosenPlugin } from '../src/catalogue/chosen-catalogue';
 
 export const p = (id: string): PluginId => asId<PluginId>(id);
 export const d = (id: string): DrawerId => asId<DrawerId>(id);

@@ -11,7 +11,7 @@ import {
   type AsideWish,
 } from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
-import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
 import styles from './boxes.module.css';
 

@@ -7,7 +7,7 @@ import type { NewNames } from '@clever-drawer/core/chests/intent';
 import { proposeStripLabel, tagsOf } from '@clever-drawer/core/chests/naming';
 import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { compareNames, fold } from '@clever-drawer/core/text/words';
-import type { ChosenItem } from '../catalogue/queries';
+import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
 import styles from './boxes.module.css';
 

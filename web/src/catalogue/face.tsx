@@ -2,7 +2,7 @@ import { createContext, use } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
-import type { ChosenItem } from './queries';
+import type { ChosenItem } from './chosen-catalogue';
 import { TypeGlyph } from './type-glyph';
 import { useComputer } from '../lib/use-computer';
 import styles from './catalogue.module.css';

@@ -1,4 +1,4 @@
-import type { ChosenItem } from './queries';
+import type { ChosenItem } from './chosen-catalogue';
 
 /** What an item is called where there is little room: what tells it apart first, and beside it the rest. */
 export interface ItemNames {

@@ -1,6 +1,6 @@
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { wordsOf } from '@clever-drawer/core/text/words';
-import type { ChosenItem } from './queries';
+import type { ChosenItem } from './chosen-catalogue';
 import type { Found } from './use-search';
 
 /**

@@ -1,7 +1,7 @@
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import type { PresetOf } from '@clever-drawer/core/chests/item';
 import type { SearchText } from '@clever-drawer/core/search/search-index';
-import type { ChosenItem } from './queries';
+import type { ChosenItem } from './chosen-catalogue';
 
 /** By what a plugin is found, in every place: its names, then vendor, types, tags and the label on the strip. */
 export function searchTextOf({

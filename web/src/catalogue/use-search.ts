@@ -1,7 +1,7 @@
 import { wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import type { ChosenItem } from './queries';
+import type { ChosenItem } from './chosen-catalogue';
 import { searchTextOf } from './search-text';
 import type { Searcher, Shelf } from './search.worker';
 

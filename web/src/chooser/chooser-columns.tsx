@@ -1,11 +1,11 @@
 import clsx from 'clsx';
-import { useEffect } from 'react';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { Face } from '../catalogue/face';
 import { useResizeObserver } from 'usehooks-ts';
-import { useRef, type RefObject } from 'react';
+import { useEffect, useRef, type MouseEvent, type RefObject } from 'react';
 import { itemNamesOf } from '../catalogue/item-names';
 import { optionId } from './chooser-list';
+import type { Option } from './options';
 import type { Chooser } from './use-chooser';
 import styles from './chooser.module.css';
 
@@ -19,6 +19,20 @@ const MOST_IN_COLUMN = 200;
 const MOST_COLUMNS = 60;
 const MOST_FACES = 400;
 
+/** What every option has, however it is drawn. */
+const optionProps = (id: string, chooser: Chooser, option: Option, index: number, look: string | undefined) => {
+  const isTicked = chooser.ticked.includes(option.item.id);
+  return {
+    id: optionId(id, index),
+    role: 'option',
+    'aria-selected': index === chooser.at || isTicked,
+    className: clsx(look, index === chooser.at && 'at', isTicked && styles.ticked),
+    title: option.name,
+    'data-item': option.item.id,
+    onClick: (event: MouseEvent) => chooser.click(option, event),
+  };
+};
+
 function useInSight(id: string, at: number): void {
   useEffect(() => {
     document.getElementById(optionId(id, at))?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
@@ -27,7 +41,7 @@ function useInSight(id: string, at: number): void {
 
 /** The drawers side by side, with all that fits in each. */
 export function ChooserColumns({ id, chooser }: Props) {
-  const { groups, at, ticked } = chooser;
+  const { groups, at } = chooser;
   useInSight(id, at);
   let from = 0;
   return (
@@ -48,20 +62,7 @@ export function ChooserColumns({ id, chooser }: Props) {
               <span className="mono">{options.length}</span>
             </div>
             {options.slice(0, MOST_IN_COLUMN).map((option, index) => (
-              <div
-                key={option.key}
-                id={optionId(id, start + index)}
-                role="option"
-                aria-selected={start + index === at || ticked.includes(option.item.id)}
-                className={clsx(
-                  styles.columnLine,
-                  start + index === at && 'at',
-                  ticked.includes(option.item.id) && styles.ticked,
-                )}
-                title={option.name}
-                data-item={option.item.id}
-                onClick={(event) => chooser.click(option, event)}
-              >
+              <div key={option.key} {...optionProps(id, chooser, option, start + index, styles.columnLine)}>
                 <TypeGlyph types={option.item.types} role={option.item.role} />
                 <bdi className="one-line">{option.name}</bdi>
               </div>
@@ -80,7 +81,7 @@ const FACE_PX = 132;
 
 /** What is offered as pictures, heading by heading. */
 export function ChooserFaces({ id, chooser, nothing }: Props & { nothing: string }) {
-  const { groups, at, ticked, perLine } = chooser;
+  const { groups, at, perLine } = chooser;
   const area = useRef<HTMLDivElement>(null);
   const { width = 0 } = useResizeObserver({ ref: area as RefObject<HTMLDivElement> });
   useEffect(() => {
@@ -111,20 +112,7 @@ export function ChooserFaces({ id, chooser, nothing }: Props & { nothing: string
             <div className={clsx('quiet', styles.facesHead)}>{heading}</div>
             <div className={styles.facesOf}>
               {options.slice(0, Math.max(0, MOST_FACES - start)).map((option, index) => (
-                <div
-                  key={option.key}
-                  id={optionId(id, start + index)}
-                  role="option"
-                  aria-selected={start + index === at || ticked.includes(option.item.id)}
-                  className={clsx(
-                    styles.face,
-                    start + index === at && 'at',
-                    ticked.includes(option.item.id) && styles.ticked,
-                  )}
-                  title={option.name}
-                  data-item={option.item.id}
-                  onClick={(event) => chooser.click(option, event)}
-                >
+                <div key={option.key} {...optionProps(id, chooser, option, start + index, styles.face)}>
                   <Face plugin={option.item} />
                   <span className={styles.faceName}>
                     {option.digit !== null && <span className="mono quiet">{option.digit} </span>}

@@ -7,7 +7,7 @@ import type { Changes } from '../arrangement/changes';
 import { AsideBox } from '../boxes/aside-box';
 import { DrawerBox } from '../boxes/drawer-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
-import { isPlugin, type ChosenCatalogue } from '../catalogue/queries';
+import { isPlugin, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { useActMenu } from '../parts/act-menu';
 import type { MenuAct } from '../parts/menu-act';
 import type { Chooser } from './use-chooser';

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { KeyHint } from '../keys/key-hint';
 import { PlainButton } from '../parts/plain-button';
 import { ChooserColumns, ChooserFaces } from './chooser-columns';

@@ -7,7 +7,7 @@ import { buildFor } from '@clever-drawer/core/menu/build-for';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { RuledHere } from '../arrangement/rules/rule-keeper';
 import { useRuled } from '../arrangement/rules/use-ruled';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { lastUseOf, type KnownUse } from '../catalogue/uses';
 import { ago } from '../lib/ago';
 import { kindInWords } from '../catalogue/type-glyph';

@@ -4,7 +4,7 @@ import { splitContents } from '@clever-drawer/core/chests/drawer-split';
 import { drawerAndInner, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { ChestId, ItemId } from '@clever-drawer/core/ids';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 
 /** A line of an open front: an item under the name that it has there, or a divider. */
 export type OfferedLine = { readonly plugin: ChosenItem; readonly name: string } | { readonly divider: string };

@@ -1,6 +1,6 @@
 import type { ItemId } from '@clever-drawer/core/ids';
 import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { ChosenFor, Offer } from './use-offer';
 import type { OfferedDrawer } from './offered-drawers';
 

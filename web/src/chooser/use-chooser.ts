@@ -9,11 +9,12 @@ import type { ChestId, ItemId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
 import { recentOf } from '@clever-drawer/core/menu/use';
 import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { NO_USES, useUses, type KnownUse } from '../catalogue/uses';
 import { takeKey } from '../keys/use-keys';
 import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
+import { useStoredId } from './use-stored-id';
 import { useToldAtRest } from '../lib/use-told-at-rest';
 import { openMenuHere } from '../parts/act-menu';
 import { stepHandlers } from '../parts/list-keys';
@@ -294,13 +295,3 @@ const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'Meta', 'AltGraph']);
 
 /** Buses and the master are chosen for alike; so are tracks. */
 const laneGroup = (kind: LaneKind): string => (kind === 'bus' || kind === 'master' ? 'bus' : 'track');
-
-/** What was open last stays open until it is changed. Kept in this browser, per computer and kind of slot. */
-function useStoredId(
-  what: string,
-  otherwise: string | null,
-  isThere: (id: string) => boolean,
-): [string | null, (id: string | null) => void] {
-  const [id, keep] = useStored(`chooser-${what}-${useComputer().id}`);
-  return [id !== null && isThere(id) ? id : otherwise, keep];
-}

@@ -10,7 +10,7 @@ import { ranked } from '@clever-drawer/core/menu/rank';
 import { fits, offerFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Spot } from '@clever-drawer/core/menu/use';
 import { useRuled } from '../arrangement/rules/use-ruled';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { partedFound } from '../catalogue/parted-found';
 import { asksFor, useSearch, type Found } from '../catalogue/use-search';
 import type { KnownUse } from '../catalogue/uses';

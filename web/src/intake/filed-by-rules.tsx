@@ -3,7 +3,8 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import { useArrangement } from '../arrangement/arrangement-query';
 import type { WindowState } from '../arrangement/window-state';
 import { useRuled } from '../arrangement/rules/use-ruled';
-import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
+import { useCatalogue, type Catalogue } from '../catalogue/queries';
+import { useChosen } from '../catalogue/chosen-catalogue';
 import { useComputer } from '../lib/use-computer';
 
 /** How many of the plugins that a scan met for the first time are in a drawer by its rule: "31 of 35 filed by rules". Nothing where no drawer has one. */

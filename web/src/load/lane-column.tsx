@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { slotsIn } from '@clever-drawer/core/chests/chains';
 import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { PlainButton } from '../parts/plain-button';
 import { SlotButton, type SlotActions } from './slot-button';
 import { LaneMenu, type LaneActions } from './lane-menu';

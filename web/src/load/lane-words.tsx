@@ -6,7 +6,7 @@ import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import { HABIT, usualAt } from '@clever-drawer/core/menu/use';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import { absenceOf } from '../catalogue/presence';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { NO_USES, useUses } from '../catalogue/uses';
 import { useComputer } from '../lib/use-computer';
 import { PlainButton } from '../parts/plain-button';

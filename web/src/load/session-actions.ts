@@ -9,7 +9,7 @@ import { asId, type ItemId, type LaneId, type SessionId, type SlotId } from '@cl
 import { recentOf } from '@clever-drawer/core/menu/use';
 import { slotFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { KnownUse } from '../catalogue/uses';
 import { whyOutside } from '../chooser/use-offer';
 import type { Taken } from '../chooser/use-chooser';

@@ -5,7 +5,7 @@ import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { asId, type SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { absenceOf } from '../catalogue/presence';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';

@@ -7,7 +7,7 @@ import type { ItemId, SlotId } from '@clever-drawer/core/ids';
 import { spotOf } from '@clever-drawer/core/menu/use';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { ChosenFor } from '../chooser/use-offer';
 import type { Taken } from '../chooser/use-chooser';
 import { focusWhenThere } from '../lib/focus';

@@ -1,6 +1,6 @@
 import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf } from '../catalogue/presence';
-import type { ChosenItem } from '../catalogue/queries';
+import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import { type MenuAct } from './menu-act';
 
 /** A line of a drawer or tray: a plugin, or a divider. */

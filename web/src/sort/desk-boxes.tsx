@@ -6,7 +6,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { ruleOf } from '@clever-drawer/core/rules/rule';
-import { pluginIn, type ChosenCatalogue } from '../catalogue/queries';
+import { pluginIn, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from '../boxes/aside-box';
 import { NewDrawerForm } from './drawer/drawer-ask-box';

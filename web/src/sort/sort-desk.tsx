@@ -5,7 +5,7 @@ import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { TO_FILE } from '../lib/visited';
 import { FacesContext } from '../catalogue/face';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { DeskBoxes } from './desk-boxes';
 import { DeskLeft } from './desk-left';
 import { DeskRight } from './desk-right';

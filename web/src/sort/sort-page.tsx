@@ -1,7 +1,8 @@
 import { useNavigate } from 'react-router';
 import Button from 'react-bootstrap/Button';
 import { EmptyNote, Failed, Loading } from '../parts/empty-note';
-import { useCatalogue, useChosen, type Catalogue } from '../catalogue/queries';
+import { useCatalogue, type Catalogue } from '../catalogue/queries';
+import { useChosen } from '../catalogue/chosen-catalogue';
 import { useArrangement } from '../arrangement/arrangement-query';
 import type { WindowState } from '../arrangement/window-state';
 import { useComputer } from '../lib/use-computer';

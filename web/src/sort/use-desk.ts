@@ -7,7 +7,7 @@ import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../arrangement/changes';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { WindowState } from '../arrangement/window-state';
-import type { ChosenCatalogue } from '../catalogue/queries';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { asksFor, useSearch } from '../catalogue/use-search';
 import { focusWhenThere } from '../lib/focus';
 import { useAfterPaint } from '../lib/use-after-paint';

@@ -4,7 +4,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { CHEST_SLOTS, type Chest, type ChestSlot } from '@clever-drawer/core/chests/rows/chest';
 import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
 import { ChestPreview } from './chest-preview';

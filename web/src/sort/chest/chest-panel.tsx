@@ -17,7 +17,7 @@ import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-con
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useSteady } from '../../lib/use-steady';

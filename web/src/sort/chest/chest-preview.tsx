@@ -5,7 +5,7 @@ import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-dra
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import { useRuled } from '../../arrangement/rules/use-ruled';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { formatsOf } from '../ribbons/facets';
 import type { ChestStart } from './new-chest';
 import styles from './chest.module.css';

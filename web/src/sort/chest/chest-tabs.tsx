@@ -8,7 +8,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { ChestForm } from './chest-form';
 import { FRONT_SHOWS, FRONT_SIZES, useChestLook, type FrontShow, type FrontSize } from './chest-look';

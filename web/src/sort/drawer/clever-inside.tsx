@@ -6,7 +6,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useAskedFor, useLook } from '../../arrangement/rules/use-ruled';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { RuleEditor } from '../rule/rule-editor';
 import { FindingSegments, RuleFindings, type Segment } from '../rule/rule-findings';

@@ -11,7 +11,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { drawerAndInner, drawersIn, entriesIn } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { focusWhenThere } from '../../lib/focus';
 import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';

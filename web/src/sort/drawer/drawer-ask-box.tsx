@@ -8,7 +8,7 @@ import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { ruleOf, type Rule } from '@clever-drawer/core/rules/rule';
 import { ExamplesBox } from '../rule/examples-box';
 import { NameBox } from '../../parts/name-box';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { moveWishes } from '../filing/desk-wishes';
 import { SpotBox, ToDrawerBox } from '../../boxes/drawer-box';

@@ -10,7 +10,7 @@ import { actsOf } from '../../parts/menu-act';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import type { DrawerActions } from './drawer-actions';
 import type { Contents } from '@clever-drawer/core/chests/drawer-contents';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/chosen-catalogue';
 import { counted } from '../../lib/counted';
 import styles from '../../parts/front.module.css';
 

@@ -8,7 +8,7 @@ import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLIT_LABELS, DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { CleverInside } from './clever-inside';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';

@@ -8,7 +8,7 @@ import {
   type Part,
 } from '@clever-drawer/core/chests/drawer-split';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/chosen-catalogue';
 import { takeKey } from '../../keys/use-keys';
 import { counted } from '../../lib/counted';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';

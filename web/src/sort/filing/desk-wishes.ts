@@ -9,7 +9,7 @@ import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
 import type { LineHome } from '../../parts/dragged';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
 

@@ -1,7 +1,7 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Proposal } from '@clever-drawer/core/chests/propose-drawers';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
-import type { ChosenItem } from '../../catalogue/queries';
+import type { ChosenItem } from '../../catalogue/chosen-catalogue';
 import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import { KeyHint } from '../../keys/key-hint';
 import type { KeyOf, KeyPlace } from '../../keys/key-table';

@@ -9,7 +9,7 @@ import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey } from '../../keys/use-keys';

@@ -9,7 +9,7 @@ import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { ChainId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
 import { absenceOf } from '../../catalogue/presence';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { TypeGlyph } from '../../catalogue/type-glyph';
 import { useComputer } from '../../lib/use-computer';
 import { KeyHint } from '../../keys/key-hint';

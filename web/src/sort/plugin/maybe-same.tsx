@@ -2,7 +2,7 @@ import memoizeOne from 'memoize-one';
 import { possiblySame, type Comparable } from '@clever-drawer/core/catalogue/possibly-same';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { useChanges } from '../../arrangement/changes';
-import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
+import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
 import { KeyHint } from '../../keys/key-hint';
 import { useKeys } from '../../keys/use-keys';

@@ -9,7 +9,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useRuled } from '../../arrangement/rules/use-ruled';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../../boxes/drawer-box';

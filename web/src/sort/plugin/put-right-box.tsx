@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../../parts/form-box';
-import { isPlugin, type ChosenItem, type ChosenPlugin } from '../../catalogue/queries';
+import { isPlugin, type ChosenItem, type ChosenPlugin } from '../../catalogue/chosen-catalogue';
 import { lessonOf, type Lesson, type Pupil } from '@clever-drawer/core/catalogue/lesson';
 import { ROLE_LABELS, ROLES, type Role } from '@clever-drawer/core/catalogue/role';
 import {

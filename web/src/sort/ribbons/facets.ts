@@ -6,7 +6,7 @@ import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
-import type { ChosenCatalogue, ChosenItem } from '../../catalogue/queries';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isElsewhere } from '../../catalogue/presence';
 import type { Question } from '../find/use-sort-view';
 

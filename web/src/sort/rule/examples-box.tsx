@@ -4,7 +4,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { Condition } from '@clever-drawer/core/rules/condition';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
 import { useProposed, useRuled } from '../../arrangement/rules/use-ruled';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { PickBox } from '../../parts/pick-box';
 import { drawerNames } from '../drawer/drawer-names';
 

@@ -12,7 +12,7 @@ import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import type { Field } from '@clever-drawer/core/rules/fields';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { Changes } from '../../arrangement/changes';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { PlainButton } from '../../parts/plain-button';

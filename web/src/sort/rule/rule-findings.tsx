@@ -9,7 +9,7 @@ import type { Condition } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import type { AlikeFinding, Findings, IdleFinding, TypeFinding } from '@clever-drawer/core/rules/findings';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { TypeGlyph } from '../../catalogue/type-glyph';
 import { counted } from '../../lib/counted';
 import { PlainButton } from '../../parts/plain-button';

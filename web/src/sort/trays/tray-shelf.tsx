@@ -6,7 +6,7 @@ import { itemId } from '@clever-drawer/core/chests/item';
 import { itemOnTray, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
-import type { ChosenCatalogue } from '../../catalogue/queries';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useKept } from '../../lib/use-stored';
 import type { Changes } from '../../arrangement/changes';
 import { aimIn, trayId, type Target } from '../drag/drag';
