@@ -242,9 +242,10 @@ test('split into inner drawers that follow by themselves; by keyboard into one o
   await expect.poll(async () => (await counts()).reduce((sum, one) => sum + one, 0)).toBe(whole);
   await accessible(page);
   const first = parts.locator('[data-front]').first();
-  await first.press('Enter');
-  await first.press('ArrowDown');
   const lines = parts.getByRole('listbox');
+  await first.press('Enter');
+  await expect(lines).toBeVisible();
+  await first.press('ArrowDown');
   await expect(lines).toBeFocused();
   await expect(lines.getByRole('option')).toHaveCount((await counts())[0] ?? -1);
   // They follow what the rule takes.
@@ -256,7 +257,10 @@ test('split into inner drawers that follow by themselves; by keyboard into one o
   await expect(first).toBeFocused();
   await expect(parts.getByRole('listbox')).toHaveCount(0);
   // Which of them are open is in the address.
+  const closed = page.url();
   await first.press('Enter');
+  await expect(parts.getByRole('listbox')).toBeVisible();
+  await expect.poll(() => page.url()).not.toBe(closed);
   await page.reload();
   await expect(parts.getByRole('listbox')).toBeVisible();
   await list(page).focus();
