@@ -170,6 +170,29 @@ test('what is in a slot is dragged to another one, and bypassed', async ({ page 
   await expect(slot(page, 'Out, slot 1')).toHaveAttribute('title', /Loudness/);
 });
 
+test('dragged from drawers and from what is found onto a slot; where it does not fit it is told', async ({ page }) => {
+  await page.getByRole('button', { name: 'Drawers to drag from' }).click();
+  const shelf = page.getByRole('region', { name: 'Drawers to drag from' });
+  const line = (column: string) =>
+    shelf.getByRole('group', { name: column, exact: true }).getByRole('listitem').first();
+  await accessible(page);
+  const drawn = await line('Dynamics').innerText();
+  await line('Dynamics').dragTo(slot(page, 'Out, slot 2'));
+  await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', new RegExp(drawn));
+  await shelf.getByRole('searchbox').fill('harmonium');
+  const found = await line('found').innerText();
+  await line('found').dragTo(slot(page, 'Out, slot 3'));
+  await expect(page.getByText(`${found} is not loaded here: instrument.`)).toBeVisible();
+  await line('found').dragTo(slot(page, 'Toy piano, slot 2'));
+  await expect(slot(page, 'Toy piano, slot 2')).toHaveAttribute('title', new RegExp(found));
+  await saved(page);
+  await slot(page, 'Out, slot 2').focus();
+  await undo(page, 2);
+  await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', /^empty/);
+  await page.getByRole('button', { name: 'Drawers to drag from' }).click();
+  await expect(shelf).toHaveCount(0);
+});
+
 test('filed from the chooser: onto a tray, into a drawer, under a nickname', async ({ page }) => {
   await slot(page, SECOND).focus();
   await page.keyboard.press('Enter');

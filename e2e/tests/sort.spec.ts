@@ -31,6 +31,25 @@ test('the list is found by typing, filtered by role and sorted, and the address 
   await expect(page.getByRole('row').nth(1)).toContainText('صدى الكهف');
 });
 
+test('what is never loaded and what is loaded most: as filters, and as a column that sorts', async ({ page }) => {
+  const loads = page.getByRole('row').nth(1).getByRole('gridcell').nth(5);
+  const band = page.getByRole('group', { name: 'Filter by loaded' });
+  await page.getByRole('button', { name: 'Loads', exact: true }).click();
+  await expect(loads).toHaveText('');
+  await page.getByRole('button', { name: 'Loads', exact: true }).click();
+  await expect(loads).toHaveText(/^[1-9]/);
+  await expect(loads).toHaveAttribute('title', /^last loaded on/);
+  await band.getByRole('button', { name: /^never/ }).click();
+  await expect(loads).toHaveAttribute('title', 'never loaded');
+  await expect(page).toHaveURL(/loaded=never/);
+  await band.getByRole('button', { name: /^never/ }).click();
+  await band.getByRole('button', { name: /^most/ }).click();
+  await expect(loads).toHaveText(/^[1-9]/);
+  const shown = await page.getByRole('row').count();
+  expect(shown).toBeGreaterThan(5);
+  expect(shown).toBeLessThan(22);
+});
+
 test('plugins are dragged into a drawer: the front lights up, the label says how many, undo takes it back', async ({
   page,
 }) => {

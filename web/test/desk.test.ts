@@ -9,6 +9,7 @@ import {
   catalogueFacets,
   drawerFacet,
   labelOf,
+  loadsFacet,
   tagFacet,
   type Places,
 } from '../src/sort/ribbons/facets';
@@ -223,4 +224,33 @@ it('a filing is one however it was made, and the order of what stands there alre
   expect(filedInto([{ ...place, pluginIds: [p('Plate')] }], STATE)).toEqual([]);
   expect(filedInto([{ ...place, pluginIds: [p('Goose')] }], STATE)).toEqual(['Space']);
   expect(filedInto([{ kind: 'tray-on', tray: 2, pluginIds: [p('Goose')] }], STATE)).toEqual([]);
+});
+
+describe('how often and how lately plugins were loaded', () => {
+  const now = Date.parse('2026-06-01T12:00:00Z');
+  const before = (days: number): string => new Date(now - days * 86_400_000).toISOString();
+  const asked = (plugins: ReturnType<typeof plugin>[]) => {
+    const { values, of } = loadsFacet(catalogueOf(plugins), now);
+    return of.map((own) => own.map((value) => values[value]));
+  };
+
+  it('tells what was never loaded, lately, and not for long', () => {
+    const own = [null, 0, 30, 31, 91, 366].map((days, at) =>
+      plugin(String(at), { loads: days === null ? 0 : 1, lastLoad: days === null ? null : before(days) }),
+    );
+    expect(asked(own)).toEqual([
+      ['never'],
+      ['most', 'last-30'],
+      ['most', 'last-30'],
+      ['most'],
+      ['most', 'not-90'],
+      ['most', 'not-90', 'not-365'],
+    ]);
+  });
+
+  it('takes twenty as the most loaded', () => {
+    const own = Array.from({ length: 30 }, (_, at) => plugin(String(at), { loads: at, lastLoad: before(40) }));
+    const most = asked(own).flatMap((values, at) => (values.includes('most') ? [at] : []));
+    expect(most).toEqual(Array.from({ length: 20 }, (_, at) => at + 10));
+  });
 });

@@ -35,6 +35,7 @@ export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlug
   found: true,
   arrivedAt: '2026-01-01T00:00:00.000Z',
   loads: 0,
+  lastLoad: null,
   calledToo: [],
   naming: null,
   aside: null,

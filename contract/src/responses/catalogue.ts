@@ -43,11 +43,12 @@ const WORKED_OUT = {
   found: flag(),
 };
 
-/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; `calledToo`: names that its makers gave it and that read otherwise; builds in order of preference. */
+/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; `lastLoad`: when last; `calledToo`: names that its makers gave it and that read otherwise; builds in order of preference. */
 export const pluginView = thing('Plugin', {
   ...WORKED_OUT,
   arrivedAt: words(),
   loads: count(),
+  lastLoad: moment().nullable(),
   calledToo: listOf(words()),
   builds: listOf(buildView),
 });

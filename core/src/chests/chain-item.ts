@@ -39,6 +39,7 @@ export function chainItems<P extends Plugin>(
         calledToo: [],
         vendor: null,
         loads: 0,
+        lastLoad: null,
         contradictions: [],
         naming,
         aside: null,

@@ -4,7 +4,7 @@ import type { BuildRow } from '../database/entities/catalogue.js';
 import { jsonForDatabase } from '../database/json.js';
 
 /** A plugin as the catalogue's table holds it: worked out, without the producer's choices. */
-export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'calledToo' | 'arrivedAt'>;
+export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'lastLoad' | 'calledToo' | 'arrivedAt'>;
 
 /** The plugins of the studio as they were worked out. */
 export const loadWorkedOut = (db: EntityManager): Promise<WorkedOut[]> =>

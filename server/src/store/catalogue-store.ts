@@ -71,7 +71,8 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
         ...plugin,
         found: own.some((build) => build.found),
         arrivedAt: arrivals.get(plugin.id) ?? '',
-        loads: loads.get(plugin.id) ?? 0,
+        loads: loads.get(plugin.id)?.loads ?? 0,
+        lastLoad: loads.get(plugin.id)?.lastLoad ?? null,
         calledToo: otherNames(plugin.name, namesOf.get(plugin.id)),
         builds: own,
       };

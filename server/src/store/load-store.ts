@@ -48,21 +48,28 @@ export async function countLoads(
 /** The loads that a step made count no longer when it is undone, and again when it is redone. */
 export const LOADS_OF_STEP = `UPDATE load SET undone = $3 WHERE "computerId" = $1 AND change = $2`;
 
-/** How often each plugin was loaded. A load counts for the plugin that its build belongs to now: it goes along when plugins are joined. */
-export async function loadCounts(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, number>> {
-  const rows = await db.query<{ pluginId: string; loads: number }[]>(
-    `SELECT coalesce(b."pluginId", l."pluginId") AS "pluginId", count(*)::int AS loads
+const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
+
+/** How often a plugin was loaded, and when last. */
+interface Loaded {
+  readonly loads: number;
+  readonly lastLoad: string;
+}
+
+/** How often each plugin was loaded, and when last. A load counts for the plugin that its build belongs to now: it goes along when plugins are joined. */
+export async function loadCounts(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, Loaded>> {
+  const rows = await db.query<(Loaded & { pluginId: string })[]>(
+    `SELECT coalesce(b."pluginId", l."pluginId") AS "pluginId", count(*)::int AS loads,
+            to_char(max(l."loadedAt") AT TIME ZONE 'UTC', ${ISO}) AS "lastLoad"
      FROM load l LEFT JOIN build b ON b.id = l."buildId"
      WHERE l."computerId" = $1 AND NOT l.undone GROUP BY 1`,
     [computerId],
   );
-  return new Map(rows.map((row) => [row.pluginId, row.loads]));
+  return new Map(rows.map((row) => [row.pluginId, row]));
 }
 
 /** So many of the last loads are told of: what is older hardly counts. */
 const MOST_TOLD = 4000;
-
-const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 
 /** The last loads of a computer, newest first, each for the plugin that its build belongs to now. */
 export async function usesOf(db: EntityManager, computerId: ComputerId): Promise<UsesView> {

@@ -166,16 +166,17 @@ export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revi
 
 /** One more load of a plugin, where the catalogue shows how often it was loaded, and where rules ask when and by which way. */
 export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId, way: string): void {
+  const at = new Date().toISOString();
   client.setQueryData<ReadonlyMap<PluginId, Traits>>(keys.traits(computer), (traits) => {
     const own = traits?.get(id);
     if (traits === undefined || own === undefined) return traits;
-    const loaded = { ...own, lastLoad: new Date().toISOString(), ways: [...new Set([...own.ways, way])] };
+    const loaded = { ...own, lastLoad: at, ways: [...new Set([...own.ways, way])] };
     return new Map(traits).set(id, loaded);
   });
   client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
     const plugin = catalogue?.byId.get(id);
     if (catalogue === undefined || plugin === undefined) return catalogue;
-    const counted = { ...plugin, loads: plugin.loads + 1 };
+    const counted = { ...plugin, loads: plugin.loads + 1, lastLoad: at };
     return {
       ...catalogue,
       plugins: catalogue.plugins.map((one) => (one === plugin ? counted : one)),

@@ -17,6 +17,8 @@ import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { ActMenus } from '../parts/act-menu';
 import { KeyHint } from '../keys/key-hint';
+import { useKept } from '../lib/use-stored';
+import { DrawerShelf } from './drawer-shelf';
 import { LaneColumn } from './lane-column';
 import { laneActions, sessionActions, slotActions } from './session-actions';
 import { SessionHead } from './session-head';
@@ -44,6 +46,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   const { uses } = useUses(computer.id).data ?? NO_USES;
   const [shown, show] = useQueryState('session', parseAsString);
   const [remembered, remember] = useState<SlotId | null>(null);
+  const shelf = useKept('shelf');
   const { opened, last, open, close, take, load } = useLoading(state, catalogue, changes);
   const sessions = [...state.session.values()].sort(byOrder);
   const session = sessions.find((one) => one.id === shown) ?? sessions[0];
@@ -74,7 +77,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
     <FacesContext value={state.face}>
       <ActMenus>
         <main className={styles.load}>
-          <SessionHead session={session} lanes={lanes.length} state={state} actions={own} />
+          <SessionHead session={session} lanes={lanes.length} state={state} actions={own} shelf={shelf} />
           {lanes.length === 0 && <p className="quiet">No lanes yet: “New lane” adds one.</p>}
           <div className={styles.lanes} data-lanes>
             {lanes.map((lane) => (
@@ -88,6 +91,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
               />
             ))}
           </div>
+          {shelf[0] && <DrawerShelf catalogue={catalogue} state={state} />}
         </main>
         {files.input}
         <StatusLine>

@@ -7,7 +7,7 @@ import type { Session } from '@clever-drawer/core/chests/rows/session';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { asId, type ItemId, type LaneId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
 import { recentOf } from '@clever-drawer/core/menu/use';
-import { slotFor } from '@clever-drawer/core/menu/slot-menu';
+import { SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { KnownUse } from '../catalogue/uses';
@@ -30,6 +30,7 @@ interface Needs {
 const newId = (): string => crypto.randomUUID();
 const focusSlot = (id: string): void => focusWhenThere(`[id="${CSS.escape(id)}"]`);
 const DIRECT = { keys: 1, clicks: 0, milliseconds: 0 };
+const DRAGGED = { keys: 0, clicks: 1, milliseconds: 0 };
 
 /** What can be done with slots. */
 export function slotActions(
@@ -57,6 +58,15 @@ export function slotActions(
       if (next === undefined) return;
       void changes.make({ kind: 'move-slot', slotId: slot.id, toId: next.id, copy: false });
       focusSlot(next.id);
+    },
+    loadHere: (id, to) => {
+      const item = catalogue.byId.get(id);
+      const why = item === undefined ? 'not in the catalogue' : whyOutside(item, to.kind);
+      if (item !== undefined && why === null) void load(to.id, { items: [item], way: 'drag', ...DRAGGED });
+      else
+        toast.warning(
+          `${item?.name ?? 'It'} is not loaded here: ${why ?? ''}. This slot is for: ${SLOT_LABELS[to.kind]}.`,
+        );
     },
     put: (from, to, copy) => void changes.make({ kind: 'move-slot', slotId: from, toId: to.id, copy }),
     remembered: remembered !== null && state.slot.has(remembered) ? remembered : null,

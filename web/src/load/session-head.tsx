@@ -6,6 +6,7 @@ import { LANE_KINDS, type LaneKind } from '@clever-drawer/core/chests/rows/lane'
 import type { Session } from '@clever-drawer/core/chests/rows/session';
 import type { SessionId } from '@clever-drawer/core/ids';
 import { NameBox } from '../parts/name-box';
+import { PlainButton } from '../parts/plain-button';
 import { LANE_LABELS } from './lane-column';
 import styles from './load.module.css';
 
@@ -29,6 +30,8 @@ interface Props {
   readonly lanes: number;
   readonly state: Arrangement;
   readonly actions: SessionActions;
+  /** Whether the drawers stand below the lanes, and the switch for it. */
+  readonly shelf: readonly [boolean, (on: boolean) => void];
 }
 
 type Asks =
@@ -37,7 +40,7 @@ type Asks =
   | { readonly what: 'lane'; readonly kind: LaneKind };
 
 /** The session at hand, the others, and all that can be done with them. */
-export function SessionHead({ session, lanes, state, actions }: Props) {
+export function SessionHead({ session, lanes, state, actions, shelf: [hasShelf, setShelf] }: Props) {
   const [asks, ask] = useState<Asks | null>(null);
   const sessions = [...state.session.values()].sort(byOrder);
   const templates = sessions.filter((one) => one.template === true);
@@ -101,6 +104,9 @@ export function SessionHead({ session, lanes, state, actions }: Props) {
           {LANE_KINDS.map((kind) => item(kind, `${LANE_LABELS[kind]} …`, () => ask({ what: 'lane', kind })))}
         </Dropdown.Menu>
       </Dropdown>
+      <PlainButton aria-pressed={hasShelf} onClick={() => setShelf(!hasShelf)}>
+        Drawers to drag from
+      </PlainButton>
       <span className="quiet">practice session · {lanes} lanes · it stands in for your music program</span>
       {asks !== null && (
         <NameBox

@@ -1,8 +1,8 @@
 import clsx from 'clsx';
-import { useRef, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
+import { useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
-import { asId, type SlotId } from '@clever-drawer/core/ids';
+import type { ItemId, SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { absenceOf } from '../catalogue/presence';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
@@ -11,6 +11,7 @@ import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
 import { actsOf } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
+import { carriedBy, carrySlot, isCarried } from './carried';
 import styles from './load.module.css';
 
 /** What can be done with a slot. */
@@ -24,6 +25,8 @@ export interface SlotActions {
   readonly shift: (slot: Slot, by: 1 | -1) => void;
   /** Moves what is in another slot here, or a copy of it. */
   readonly put: (from: SlotId, to: Slot, copy: boolean) => void;
+  /** Loads an item that was dragged here. */
+  readonly loadHere: (item: ItemId, to: Slot) => void;
   /** The slot whose content was remembered; null for none. */
   readonly remembered: SlotId | null;
   readonly remember: (slot: Slot) => void;
@@ -37,8 +40,6 @@ interface Props {
   readonly catalogue: ChosenCatalogue;
   readonly actions: SlotActions;
 }
-
-const DRAG_TYPE = 'application/x-clever-drawer-slot';
 
 /** A slot: empty, or with what is in it. A letter typed on it is searched for at once; what is in it is dragged to other slots. */
 export function SlotButton({ slot, place, catalogue, actions }: Props) {
@@ -57,6 +58,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         .filter((word) => word != null)
         .join(', ');
   const openMenu = useActMenu();
+  const [isAimed, setIsAimed] = useState(false);
   const button = useRef<HTMLButtonElement>(null);
   const filled = (act: () => void) => (isEmpty ? null : act);
   const handlers: KeyHandlers<'slots'> = {
@@ -89,15 +91,21 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         type="button"
         id={slot.id}
         data-slot={slot.kind}
-        className={clsx(styles.slot, isEmpty && styles.empty, isBypassed && styles.bypassed)}
+        className={clsx(styles.slot, isEmpty && styles.empty, isBypassed && styles.bypassed, isAimed && styles.aimed)}
         aria-label={`${place}: ${words}`}
         title={words}
         draggable={!isEmpty}
-        onDragStart={(event) => event.dataTransfer.setData(DRAG_TYPE, slot.id)}
+        onDragStart={(event) => carrySlot(event, slot.id)}
         onDragOver={(event) => {
-          if (event.dataTransfer.types.includes(DRAG_TYPE)) event.preventDefault();
+          if (!isCarried(event)) return;
+          event.preventDefault();
+          setIsAimed(true);
         }}
-        onDrop={(event) => drop(event, slot, actions)}
+        onDragLeave={() => setIsAimed(false)}
+        onDrop={(event) => {
+          setIsAimed(false);
+          drop(event, slot, actions);
+        }}
         onClick={() => actions.open(slot)}
         onKeyDown={onKeyDown}
         onContextMenu={(event) => openMenu(event, `${place}: ${words}`, actsOf('slots', handlers, SLOT_MENU))}
@@ -133,11 +141,12 @@ const SLOT_MENU = ['open', 'again', 'bypass', 'moveUp', 'moveDown', 'take', 'put
 const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{Lu}$/u.test(key);
 
 function drop(event: DragEvent, slot: Slot, actions: SlotActions): void {
-  const from = event.dataTransfer.getData(DRAG_TYPE);
-  if (from === '' || from === slot.id) return;
+  const carried = carriedBy(event);
+  if (carried === null) return;
   event.preventDefault();
+  if ('item' in carried) actions.loadHere(carried.item, slot);
   // What is in a slot moves; with Ctrl (Alt on macOS) held a copy goes.
-  actions.put(asId<SlotId>(from), slot, event.ctrlKey || event.altKey);
+  else if (carried.slot !== slot.id) actions.put(carried.slot, slot, event.ctrlKey || event.altKey);
 }
 
 const SLOT = 'button[data-slot]';

@@ -10,12 +10,12 @@ import {
 import { useMemo } from 'react';
 
 /** What the list can be sorted by. */
-export const SORTS = ['name', 'type', 'vendor', 'formats', 'drawers'] as const;
+export const SORTS = ['name', 'type', 'vendor', 'formats', 'drawers', 'loads'] as const;
 /** One of SORTS. */
 export type SortBy = (typeof SORTS)[number];
 
 /** The questions of the ribbons, by the names that the address has for them. */
-export const QUESTIONS = ['role', 'type', 'vendor', 'format', 'state', 'tray', 'drawer', 'tag'] as const;
+export const QUESTIONS = ['role', 'type', 'vendor', 'format', 'state', 'tray', 'loaded', 'drawer', 'tag'] as const;
 /** One of QUESTIONS. */
 export type Question = (typeof QUESTIONS)[number];
 /** The values that pass, question by question; none: all do. */
@@ -29,6 +29,7 @@ export const NO_FILTERS: Filters = {
   format: [],
   state: [],
   tray: [],
+  loaded: [],
   drawer: [],
   tag: [],
 };
@@ -68,6 +69,7 @@ const ASKED = {
   format: asValues,
   state: asValues,
   tray: asValues,
+  loaded: asValues,
   drawer: asValues,
   tag: asValues,
   by: parseAsStringLiteral(SORTS),
@@ -85,11 +87,11 @@ const AFTER_TYPING = { limitUrlUpdates: debounce(SETTLES_MS) };
 export function useSortView(): SortViewing {
   const [address, setAddress] = useQueryStates(IN_ADDRESS, { history: 'replace' });
   const { q: typed, by: sortBy, down, chest, open } = address;
-  const { role, type, vendor, format, state, tray, drawer, tag } = address;
+  const { role, type, vendor, format, state, tray, loaded, drawer, tag } = address;
   // What is typed must not make new filters of the same.
   const filters = useMemo(
-    (): Filters => ({ role, type, vendor, format, state, tray, drawer, tag }),
-    [role, type, vendor, format, state, tray, drawer, tag],
+    (): Filters => ({ role, type, vendor, format, state, tray, loaded, drawer, tag }),
+    [role, type, vendor, format, state, tray, loaded, drawer, tag],
   );
   const view = useMemo(
     (): SortView => ({ typed, filters, sortBy, down, chest, open }),

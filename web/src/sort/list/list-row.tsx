@@ -116,6 +116,15 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
           }
         />
       </div>
+      <div
+        role="gridcell"
+        className={clsx('mono', 'quiet', styles.loads)}
+        title={
+          plugin.lastLoad === null ? 'never loaded' : `last loaded on ${new Date(plugin.lastLoad).toLocaleDateString()}`
+        }
+      >
+        {plugin.loads === 0 ? '' : plugin.loads}
+      </div>
       <div role="gridcell" className="mono quiet one-line">
         {trays.length > 0 && (
           <span

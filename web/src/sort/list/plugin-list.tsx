@@ -26,6 +26,7 @@ const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
   { sort: 'vendor', label: 'Vendor' },
   { sort: 'formats', label: 'Formats' },
   { sort: 'drawers', label: 'Drawers' },
+  { sort: 'loads', label: 'Loads' },
 ];
 
 interface Props {

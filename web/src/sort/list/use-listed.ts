@@ -19,6 +19,7 @@ import {
   NOT_KNOWN,
   NOTHING_ASKED,
   tagFacet,
+  loadsFacet,
   type Places,
 } from '../ribbons/facets';
 import { isElsewhere } from '../../catalogue/presence';
@@ -57,12 +58,14 @@ export function useListed(
   const places = placesIn(catalogue, drawer, entry, divider, ruled, chest);
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
+  const loaded = factsOfUse(catalogue, hourOf(Date.now()));
   const { filters, sortBy, down } = view;
   const elsewhere = elsewhereIn(catalogue);
   const narrowed = useMemo(() => {
     const facets = {
       ...fixed,
       ...arranged,
+      loaded,
       // Questions without a ribbon are worked out only when they are asked.
       drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
       tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
@@ -78,7 +81,7 @@ export function useListed(
         (some) => narrowHere(some, elsewhere, facets, filters).passing,
       ),
     };
-  }, [catalogue, fixed, arranged, places, found, filters, elsewhere]);
+  }, [catalogue, fixed, arranged, loaded, places, found, filters, elsewhere]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
@@ -190,6 +193,10 @@ const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
     .vendor.values.filter((value) => value !== NOT_KNOWN)
     .sort(compareNames),
 );
+const factsOfUse = memoizeOne(loadsFacet);
+const HOUR_MS = 3_600_000;
+/** Days are told to the hour, so that the same catalogue isn't counted anew all the time. */
+const hourOf = (now: number): number => Math.floor(now / HOUR_MS) * HOUR_MS;
 const factsOfArrangement = memoizeOne(
   (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], places: Places) =>
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
@@ -201,7 +208,7 @@ function inTrayOrder(plugins: readonly ChosenItem[], state: Arrangement, tray: n
 }
 
 type Compare = (a: ChosenItem, b: ChosenItem) => number;
-const { name: byName, type: byType, vendor: byVendor } = COMPARE_BY;
+const { name: byName, type: byType, vendor: byVendor, loads: byMostLoaded } = COMPARE_BY;
 
 function sortedBy(
   plugins: readonly ChosenItem[],
@@ -219,6 +226,7 @@ function sortedBy(
       (places?.of(a.id).length ?? 0) - (places?.of(b.id).length ?? 0) ||
       compareNames(firstDrawer(a)?.name ?? '', firstDrawer(b)?.name ?? '') ||
       byName(a, b),
+    loads: (a, b) => byMostLoaded(b, a),
   };
   return [...plugins].sort(compare[sortBy]);
 }

@@ -5,6 +5,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isElsewhere } from '../../catalogue/presence';
@@ -25,6 +26,30 @@ const STATE_LABELS: Readonly<Record<State, string>> = {
   faulty: 'faulty',
   several: 'several builds',
   elsewhere: 'not on this computer',
+};
+
+/** What the loads of a plugin say, in the order of their ribbon. Some hold together: what is not loaded for a year isn't for 90 days either. */
+export const USES = ['never', 'most', 'last-30', 'not-90', 'not-365'] as const;
+type UseValue = (typeof USES)[number];
+/** So many are the most loaded ones. */
+export const MOST_LOADED = 20;
+const USE_LABELS: Readonly<Record<UseValue, string>> = {
+  never: 'never',
+  most: 'most',
+  'last-30': 'lately',
+  'not-90': 'not for 90 days',
+  'not-365': 'not for a year',
+};
+
+/** What a segment of loads says, in full; undefined for a value that is none. */
+export const loadsInWords = (value: string): string | undefined =>
+  (USE_WORDS as Readonly<Record<string, string>>)[value];
+const USE_WORDS: Readonly<Record<UseValue, string>> = {
+  never: 'never loaded on this computer',
+  most: `the ${String(MOST_LOADED)} that were loaded most`,
+  'last-30': 'loaded in the last 30 days',
+  'not-90': 'loaded, but not for 90 days',
+  'not-365': 'loaded, but not for a year',
 };
 
 const FAMILY = 'family:';
@@ -50,6 +75,8 @@ export function labelOf(question: Question, value: string, state: Arrangement): 
     }
     case 'vendor':
       return value === NOT_KNOWN ? 'not known' : value;
+    case 'loaded':
+      return (USE_LABELS as Readonly<Record<string, string>>)[value] ?? value;
     case 'state':
       return (STATE_LABELS as Readonly<Record<string, string>>)[value] ?? value;
     case 'tray':
@@ -88,6 +115,25 @@ export function formatsOf({ builds }: ChosenItem): readonly string[] {
   const [only] = builds;
   if (builds.length === 1 && only !== undefined) return only.found ? [only.format] : [];
   return [...new Set(builds.filter((build) => build.found).map((build) => build.format))];
+}
+
+const DAY_MS = 86_400_000;
+
+/** How often and how lately each plugin was loaded, at a time in ms. */
+export function loadsFacet({ plugins }: ChosenCatalogue, now: number): Facet {
+  const most = new Set(
+    plugins
+      .filter((plugin) => plugin.loads > 0)
+      .sort(COMPARE_BY.loads)
+      .slice(0, MOST_LOADED),
+  );
+  const values = ({ lastLoad }: ChosenItem): UseValue[] => {
+    if (lastLoad === null) return ['never'];
+    const days = (now - Date.parse(lastLoad)) / DAY_MS;
+    if (days <= 30) return ['last-30'];
+    return days > 365 ? ['not-90', 'not-365'] : days > 90 ? ['not-90'] : [];
+  };
+  return facetOf(plugins.map((plugin) => (most.has(plugin) ? ['most', ...values(plugin)] : values(plugin))));
 }
 
 /** What the arrangement says. */

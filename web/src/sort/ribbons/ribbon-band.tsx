@@ -7,6 +7,8 @@ import styles from './ribbons.module.css';
 export interface Segment {
   readonly value: string;
   readonly label: string;
+  /** What it says in full, where the label is short. */
+  readonly words?: string | undefined;
   readonly count: number;
   readonly isChosen: boolean;
 }
@@ -31,12 +33,12 @@ export function RibbonBand({ name, segments, most, toggle }: Props) {
         {name}
       </span>
       <div className={styles.band}>
-        {shown.map(({ value, label, count, isChosen }) => (
+        {shown.map(({ value, label, words, count, isChosen }) => (
           <button
             key={value}
             type="button"
             aria-pressed={isChosen}
-            title={`${label}: ${String(count)}`}
+            title={`${words ?? label}: ${String(count)}`}
             style={{ flexGrow: Math.max(1, count) }}
             onClick={() => toggle(value)}
           >
@@ -54,7 +56,7 @@ export function RibbonBand({ name, segments, most, toggle }: Props) {
         <PickBox
           title={`Filter by ${name}`}
           what={name}
-          choices={present.map((one) => ({ key: one.value, label: one.label, note: String(one.count) }))}
+          choices={present.map((one) => ({ key: one.value, label: one.words ?? one.label, note: String(one.count) }))}
           ticked={present.filter((one) => one.isChosen).map((one) => one.value)}
           several
           close={() => setFinding(false)}

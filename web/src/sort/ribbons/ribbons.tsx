@@ -3,7 +3,7 @@ import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { FORMATS } from '@clever-drawer/core/facts/format';
-import { familyIn, familyValue, isType, labelOf, NONE, NOT_KNOWN, STATES } from './facets';
+import { familyIn, familyValue, isType, labelOf, loadsInWords, NONE, NOT_KNOWN, STATES, USES } from './facets';
 import { RibbonBand, type Segment } from './ribbon-band';
 import type { Listed } from '../list/use-listed';
 import type { Filters, Question } from '../find/use-sort-view';
@@ -19,7 +19,7 @@ interface Props {
   readonly setFilters: (filters: Filters) => void;
 }
 
-const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 5 };
+const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 3, loaded: 3 };
 
 /** What the found plugins are made of, one band per question; the counts of each follow the filters of the others. */
 export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }: Props) {
@@ -81,12 +81,20 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
         most={MOST.state}
         toggle={(value) => toggle('state', value)}
       />
-      <RibbonBand
-        name="tray"
-        segments={segments('tray', [...TRAYS.map(String), NONE])}
-        most={MOST.tray}
-        toggle={(value) => toggle('tray', value)}
-      />
+      <div className={styles.ribbonPair}>
+        <RibbonBand
+          name="tray"
+          segments={segments('tray', [...TRAYS.map(String), NONE])}
+          most={MOST.tray}
+          toggle={(value) => toggle('tray', value)}
+        />
+        <RibbonBand
+          name="loaded"
+          segments={segments('loaded', USES).map((one) => ({ ...one, words: loadsInWords(one.value) }))}
+          most={MOST.loaded}
+          toggle={(value) => toggle('loaded', value)}
+        />
+      </div>
       {opened.size > 0 && (
         <div className={styles.ribbonInner}>
           <RibbonBand

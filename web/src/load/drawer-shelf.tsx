@@ -1,0 +1,131 @@
+import { useId, useMemo, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import type { ItemId } from '@clever-drawer/core/ids';
+import { useRuled } from '../arrangement/rules/use-ruled';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
+import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
+import { asksFor, useSearch } from '../catalogue/use-search';
+import { offeredDrawers } from '../chooser/offered-drawers';
+import { useStoredId } from '../chooser/use-stored-id';
+import { counted } from '../lib/counted';
+import { carry } from './carried';
+import styles from './load.module.css';
+
+interface Props {
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
+}
+
+interface Column {
+  readonly id: string;
+  readonly heading: string;
+  readonly items: readonly { readonly item: ChosenItem; readonly name: string }[];
+}
+
+/** So many columns, and so many lines of each, are drawn; the rest is told, and found by typing. */
+const MOST_COLUMNS = 60;
+const MOST_LINES = 200;
+
+/** The drawers of a chest below the lanes, and what is searched for in all of the catalogue: to be dragged onto slots. */
+export function DrawerShelf({ catalogue, state }: Props) {
+  const id = useId();
+  const [typed, setTyped] = useState('');
+  const chests = chestsOf(state);
+  const [chest, setChest] = useStoredId('chest-shelf', chests[0]?.id ?? null, (one) =>
+    chests.some((other) => other.id === one),
+  );
+  const chestId = chests.find((one) => one.id === chest)?.id ?? null;
+  const here = useMemo(
+    () => new Set<ItemId>(catalogue.items.filter((item) => item.found && item.aside === null).map((item) => item.id)),
+    [catalogue],
+  );
+  const ruled = useRuled(catalogue, state);
+  const drawers = useMemo(
+    () =>
+      offeredDrawers(here, catalogue, state, chestId, ruled).map((drawer): Column => ({
+        id: drawer.id,
+        heading: drawer.name,
+        items: drawer.lines.flatMap((line) => ('plugin' in line ? [{ item: line.plugin, name: line.name }] : [])),
+      })),
+    [here, catalogue, state, chestId, ruled],
+  );
+  const answer = useSearch(catalogue.items, typed);
+  const found: Column | null =
+    !asksFor(typed) || answer === null
+      ? null
+      : {
+          id: 'found',
+          heading: 'found',
+          items: Array.from(answer.numbers, (number) => catalogue.items[number]).flatMap((item) =>
+            item === undefined || !here.has(item.id) ? [] : [{ item, name: item.name }],
+          ),
+        };
+  const columns = [...(found === null ? [] : [found]), ...drawers.filter((one) => one.items.length > 0)];
+  return (
+    <section className={styles.shelf} aria-label="Drawers to drag from">
+      <div className={styles.shelfHead}>
+        <Form.Control
+          size="sm"
+          type="search"
+          aria-label="Find what to drag"
+          placeholder="a name, a type, a maker …"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+        />
+        <Form.Select
+          size="sm"
+          id={`${id}-chest`}
+          aria-label="Chest"
+          value={chest ?? ''}
+          onChange={(event) => setChest(event.target.value)}
+        >
+          {chests.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </Form.Select>
+        <span className="quiet">Drag a line onto a slot, or press Enter on a slot to choose for it.</span>
+      </div>
+      <div className={styles.shelfColumns} tabIndex={0} role="group" aria-label="Drawers">
+        {columns.length === 0 && (
+          <p className="quiet">This chest holds nothing that is on this computer. Type above to find what you want.</p>
+        )}
+        {columns.slice(0, MOST_COLUMNS).map((column) => (
+          <div key={column.id} className={styles.shelfColumn} role="group" aria-label={column.heading}>
+            <div className={styles.shelfHeading}>
+              <bdi className="one-line">{column.heading}</bdi>
+              <span className="mono quiet">{column.items.length}</span>
+            </div>
+            {column.id === 'found' && column.items.length === 0 && <p className="quiet">Nothing has this name.</p>}
+            <ul>
+              {column.items.slice(0, MOST_LINES).map(({ item, name }) => (
+                <li
+                  key={item.id}
+                  className={styles.shelfLine}
+                  draggable
+                  title={`${name}: ${kindInWords(item.types, item.role)}`}
+                  data-item={item.id}
+                  onDragStart={(event) => carry(event, item.id)}
+                >
+                  <TypeGlyph types={item.types} role={item.role} />
+                  <bdi className="one-line">{name}</bdi>
+                </li>
+              ))}
+            </ul>
+            {column.items.length > MOST_LINES && (
+              <div className="quiet">and {column.items.length - MOST_LINES} more; type to find them</div>
+            )}
+          </div>
+        ))}
+        {columns.length > MOST_COLUMNS && (
+          <p className="quiet">
+            and {counted(columns.length - MOST_COLUMNS, 'drawer')} more; type to find what is in them
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}
