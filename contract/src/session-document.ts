@@ -14,6 +14,7 @@ const slot = object({
   plugin: optionalId(),
   preset,
   bypass: boolean().strict().required(),
+  sidechain: boolean().strict().required(),
 }).noUnknown();
 
 const lane = object({

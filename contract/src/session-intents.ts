@@ -59,6 +59,11 @@ export const SESSION_SCHEMAS = {
   'clear-slot': object({ kind: kind('clear-slot'), slotId: id() }),
   'delete-slot': object({ kind: kind('delete-slot'), slotId: id() }),
   bypass: object({ kind: kind('bypass'), slotId: id(), bypass: boolean().strict().required() }),
+  'feed-sidechain': object({
+    kind: kind('feed-sidechain'),
+    slotId: id(),
+    sidechain: boolean().strict().required(),
+  }),
   'move-slot': object({
     kind: kind('move-slot'),
     slotId: id(),

@@ -35,6 +35,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'add-slot': { id: uuid, laneId: 'l', slot: 'insert', before: null },
   'delete-slot': { slotId: 'l/1' },
   bypass: { slotId: 'l/1', bypass: true },
+  'feed-sidechain': { slotId: 'l/1', sidechain: true },
   'move-slot': { slotId: 'l/1', toId: 'l/2', copy: false },
   'keep-chain': { id: `chain¶${uuid}`, name: 'Marionette voice', slotIds: ['l/1'] },
   'rename-chain': { id: 'chain¶c', name: 'Marionette voice' },

@@ -50,6 +50,7 @@ const SIGNS: Readonly<Record<string, string>> = {
   slash: '/',
   question: '?',
   minus: '-',
+  comma: ',',
   plus: '+',
   less: '<',
   greater: '>',

@@ -56,6 +56,19 @@ test('a link opens it with what is looked for; Enter copies the exact name, coun
   await expect(offered(page).filter({ hasText: 'the big plate' }).first()).toBeVisible();
 });
 
+test('of a preset the path of its file goes to the clipboard, when that is wanted', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'], { origin: url() });
+  await openPick(page);
+  await page.getByRole('button', { name: 'change …' }).click();
+  await page.getByLabel('Of a preset the path of its file, and not its name').check();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await page.getByRole('combobox', { name: 'Find a plugin' }).fill('vocal hall');
+  await expect(page.locator('[role="option"].at')).toContainText('Vocal Hall');
+  await page.getByRole('combobox', { name: 'Find a plugin' }).press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'last:' })).toContainText('“Vocal Hall” copied as its file');
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^\/|^https?:/);
+});
+
 test('a message goes to the address that was chosen, by default nowhere; the other side says what is selected there', async ({
   page,
 }) => {

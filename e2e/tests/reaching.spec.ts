@@ -193,6 +193,74 @@ test('dragged from drawers and from what is found onto a slot; where it does not
   await expect(shelf).toHaveCount(0);
 });
 
+interface Known {
+  readonly name: string;
+  readonly role: string;
+  readonly builds: readonly { readonly format: string; readonly found: boolean; readonly outputs: number | null }[];
+}
+
+test('a mono lane takes the mono build, a stereo one the stereo build, and the line below says why', async ({
+  page,
+}) => {
+  const { id } = await computerNamed('Music room');
+  const { plugins } = await ask<{ plugins: Known[] }>(`/computers/${id}/catalogue`);
+  // One of which there is a build for each width, the mono one preferred.
+  const both = plugins.find(
+    ({ role, builds }) =>
+      role === 'audio-effect' && builds[0]?.outputs === 1 && builds.some((one) => one.found && one.outputs === 2),
+  );
+  const name = both?.name ?? '';
+  const widthOf = async (): Promise<string> => {
+    await slot(page, SECOND).focus();
+    await page.keyboard.press('Enter');
+    await page.keyboard.type(name);
+    await expect(marked(page)).toContainText(name);
+    await expect(dialog(page).getByText(/ by .* · LV2/)).toBeVisible();
+    const words = await dialog(page)
+      .getByText(/ by .* · LV2/)
+      .innerText();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await expect(dialog(page)).toHaveCount(0);
+    return words;
+  };
+  const lane = page.getByRole('button', { name: 'What can be done with Bowed saw' });
+  expect(await widthOf()).not.toContain('as the lane');
+  await lane.click();
+  const toMono = page.getByRole('button', { name: 'Make it mono' });
+  await toMono.click();
+  await saved(page);
+  expect(await widthOf()).not.toContain('as the lane');
+  await lane.click();
+  await page.getByRole('button', { name: 'Make it stereo' }).click();
+  await saved(page);
+  expect(await widthOf()).toContain('(stereo, as the lane)');
+  await slot(page, SECOND).focus();
+  await undo(page, 2);
+});
+
+test('where a sidechain is fed, what takes one has a heading of its own, goes up, and is loaded by the build that does', async ({
+  page,
+}) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press(',');
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /fed a sidechain/);
+  await page.keyboard.press('Enter');
+  const part = dialog(page).getByText('take the sidechain that is fed here');
+  await expect(part).toBeVisible();
+  await accessible(page);
+  await page.keyboard.type('paperthorpe comp');
+  await expect(marked(page)).toContainText('Comp');
+  await expect(dialog(page).getByText('(takes the sidechain)')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /LV2, fed a sidechain/);
+  await page.keyboard.press('Delete');
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /^empty, for: insert, fed a sidechain/);
+  await saved(page);
+  await undo(page, 3);
+  await expect(slot(page, SECOND)).not.toHaveAttribute('title', /sidechain/);
+});
+
 test('filed from the chooser: onto a tray, into a drawer, under a nickname', async ({ page }) => {
   await slot(page, SECOND).focus();
   await page.keyboard.press('Enter');

@@ -59,6 +59,13 @@ test('what one server wrote is in the window of the other, and the other way rou
   expect((await post('/folders', { path: folder })).status).toBe(201);
   expect((await post('/scans', {})).status).toBe(202);
   await expect(there.getByRole('row', { name: 'Oarlock' })).toBeVisible();
+  // A pick at the one counts in the window of the other.
+  const { plugins } = (await (await fetch(`${one.url}/api/computers/${id}/catalogue`)).json()) as {
+    plugins: { id: string }[];
+  };
+  const pick = { pluginId: plugins[0]?.id, slot: 'insert', session: 'Music program', way: 'pick', milliseconds: 900 };
+  expect((await post('/picks', pick)).status).toBe(201);
+  await expect(there.getByRole('row', { name: 'Oarlock' }).getByTitle(/^last loaded on/)).toHaveText('1');
   const chest = { kind: 'make-chest', id: crypto.randomUUID(), name: 'Everyday', slots: null };
   expect((await post('/changes', { intents: [chest] })).status).toBe(200);
   await expect(there.getByText('Everyday').first()).toBeVisible();

@@ -22,7 +22,18 @@ const rowsIn = (form: Form, table: string): readonly FormRow[] => form.tables[ta
 const idOf = (name: string): string => String(rowsIn(old, 'computer').find((row) => row.name === name)?.id);
 const of = (name: string, table: string): FormRow[] =>
   rowsIn(old, table).filter((row) => row.computerId === idOf(name));
-const INVENTED = ['preset', 'most', 'split', 'width', 'template', 'bypass', 'before', 'keys', 'clicks'] as const;
+const INVENTED = [
+  'preset',
+  'most',
+  'split',
+  'width',
+  'template',
+  'bypass',
+  'sidechain',
+  'before',
+  'keys',
+  'clicks',
+] as const;
 /** A row as it is now, without what later forms invented and left empty. */
 const found = (table: string, id: unknown): FormRow | undefined => {
   const row = rowsIn(now, table).find((one) => one.id === id);

@@ -52,6 +52,7 @@ export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlug
       failed: false,
       pictures: 0,
       outputs: null,
+      sidechain: false,
     },
   ],
   ...more,

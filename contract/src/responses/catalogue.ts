@@ -27,6 +27,7 @@ export const buildView = thing('Build', {
   failed: flag(),
   pictures: count(),
   outputs: count().nullable(),
+  sidechain: flag(),
 });
 /** See buildView. */
 export type BuildView = Answer<typeof buildView>;

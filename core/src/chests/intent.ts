@@ -120,6 +120,7 @@ type SessionIntent =
   | { kind: 'add-slot'; id: SlotId; laneId: LaneId; slot: SlotKind; before: SlotId | null }
   | { kind: 'delete-slot'; slotId: SlotId }
   | { kind: 'bypass'; slotId: SlotId; bypass: boolean }
+  | { kind: 'feed-sidechain'; slotId: SlotId; sidechain: boolean }
   /** Puts what is in a slot into another one: what stands there comes back in exchange, or makes room for a copy. */
   | { kind: 'move-slot'; slotId: SlotId; toId: SlotId; copy: boolean };
 

@@ -6,7 +6,7 @@ import type { NewLane } from './intent.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
 import { UNCHANGED, nothing, planned, refuse } from './plan.js';
-import { EMPTY } from './plan-slots.js';
+import { BARE, EMPTY } from './plan-slots.js';
 import { group } from './row-groups.js';
 import type { Lane, LaneKind } from './rows/lane.js';
 import type { Slot, SlotKind } from './rows/slot.js';
@@ -30,7 +30,7 @@ export function layOutLane(wish: NewLane, sessionId: Lane['sessionId'], order: s
     { of: 'lane', id, before: null, after: { id, sessionId, kind, name, order, width } },
     ...kinds.map((slotKind, at): Edit => {
       const slotId = asId<SlotId>(`${id}/${String(at + 1)}`);
-      const slot: Slot = { id: slotId, laneId: id, kind: slotKind, order: orders[at] ?? '', ...EMPTY };
+      const slot: Slot = { id: slotId, laneId: id, kind: slotKind, order: orders[at] ?? '', ...BARE };
       return { of: 'slot', id: slotId, before: null, after: slot };
     }),
   ];

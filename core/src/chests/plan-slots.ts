@@ -13,6 +13,8 @@ export const MOST_SLOTS = 64;
 
 /** A slot with nothing in it. */
 export const EMPTY = { pluginId: null, preset: null, buildId: null, bypass: false } as const;
+/** A slot that has just been made. */
+export const BARE = { ...EMPTY, sidechain: false } as const;
 
 const changed = (before: Slot, after: Slot): Edit => ({ of: 'slot', id: before.id, before, after });
 const laneName = (state: Arrangement, slot: Slot): string => state.lane.get(slot.laneId)?.name ?? 'the session';
@@ -21,8 +23,10 @@ const inSlot = ({ slotId }: { readonly slotId: string }, state: Arrangement) => 
   return { plugins: pluginId === null ? [] : [pluginId] };
 };
 
-/** Slots: loaded, cleared, bypassed, added, taken away, and what is in them moved and copied. */
-export const SLOT_PLANNERS: Planners<'load' | 'clear-slot' | 'add-slot' | 'delete-slot' | 'bypass' | 'move-slot'> = {
+/** Slots: loaded, cleared, bypassed, fed a sidechain, added, taken away, and what is in them moved and copied. */
+export const SLOT_PLANNERS: Planners<
+  'load' | 'clear-slot' | 'add-slot' | 'delete-slot' | 'bypass' | 'feed-sidechain' | 'move-slot'
+> = {
   load: {
     names: itsPlugin,
     plan: (state, { slotId, pluginId, buildId }, nameOf) => {
@@ -62,7 +66,7 @@ export const SLOT_PLANNERS: Planners<'load' | 'clear-slot' | 'add-slot' | 'delet
       const neighbour = before ?? firstAfter(slots, kind);
       const [order = ''] = keysBefore(slots, neighbour, 1);
       return planned(`another slot in ${lane.name}`, [
-        { of: 'slot', id, before: null, after: { id, laneId, kind, order, ...EMPTY } },
+        { of: 'slot', id, before: null, after: { id, laneId, kind, order, ...BARE } },
       ]);
     },
   },
@@ -88,6 +92,19 @@ export const SLOT_PLANNERS: Planners<'load' | 'clear-slot' | 'add-slot' | 'delet
       if ((before.bypass ?? false) === bypass) return refuse(UNCHANGED);
       return planned(`${bypass ? 'bypass' : 'no longer bypass'} ${nameOf(item) ?? 'a plugin'}`, [
         changed(before, { ...before, bypass }),
+      ]);
+    },
+  },
+
+  'feed-sidechain': {
+    names: nothing,
+    plan: (state, { slotId, sidechain }) => {
+      const before = state.slot.get(slotId);
+      if (before === undefined) return refuse(NO_SLOT);
+      if (before.kind !== 'insert') return refuse('A sidechain is fed to inserts alone.');
+      if ((before.sidechain ?? false) === sidechain) return refuse(UNCHANGED);
+      return planned(`${sidechain ? 'feed a sidechain to' : 'feed no sidechain to'} ${laneName(state, before)}`, [
+        changed(before, { ...before, sidechain }),
       ]);
     },
   },

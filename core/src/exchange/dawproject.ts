@@ -159,7 +159,13 @@ export function readDawproject(bytes: Uint8Array, readAt: Date): ReadProject {
       }
       plugins.set(reference.id, reference);
       const isOn = childrenOf(device, 'Enabled')[0]?.getAttribute('value') !== 'false';
-      own.push({ kind: slotOf(device.getAttribute('deviceRole')), plugin: reference.id, preset: null, bypass: !isOn });
+      own.push({
+        kind: slotOf(device.getAttribute('deviceRole')),
+        plugin: reference.id,
+        preset: null,
+        sidechain: false,
+        bypass: !isOn,
+      });
     }
     lanes.push({
       name: nameOf(track.getAttribute('name'), `Track ${String(lanes.length + 1)}`),

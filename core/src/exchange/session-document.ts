@@ -22,6 +22,8 @@ export interface SlotDocument {
   readonly plugin: PluginId | null;
   readonly preset: PresetReference | null;
   readonly bypass: boolean;
+  /** Whether a sidechain is fed there. */
+  readonly sidechain: boolean;
 }
 
 /** A lane of a documented session, its slots in order. */
@@ -53,9 +55,10 @@ export function exportSession(
     name,
     kind,
     width,
-    slots: slotsIn(state, id).map(({ kind: slot, pluginId, preset, bypass = false }) => {
+    slots: slotsIn(state, id).map(({ kind: slot, pluginId, preset, bypass = false, sidechain = false }) => {
       if (pluginId !== null) used.add(pluginId);
-      return { kind: slot, plugin: pluginId, preset: preset === null ? null : bankAndName(preset), bypass };
+      const named = preset === null ? null : bankAndName(preset);
+      return { kind: slot, plugin: pluginId, preset: named, bypass, sidechain };
     }),
   }));
   const references = [...used].flatMap((id): PluginReference[] => {
@@ -109,7 +112,7 @@ export function planBringSession(
       const preset = pluginId === null || slot.preset === null ? null : presetKey(slot.preset);
       const bypass = pluginId !== null && slot.bypass;
       const row = { id: slotId, laneId: id, kind: slot.kind, order: orders[index] ?? '', pluginId, preset, bypass };
-      edits.push({ of: 'slot', id: slotId, before: null, after: { ...row, buildId: null } });
+      edits.push({ of: 'slot', id: slotId, before: null, after: { ...row, buildId: null, sidechain: slot.sidechain } });
     });
   });
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));

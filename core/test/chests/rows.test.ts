@@ -38,7 +38,7 @@ describe('rows of older forms', () => {
     [
       'slot',
       { id: 'l/1', laneId: 'l', kind: 'insert', order: 'a0', pluginId: null, buildId: null },
-      { preset: null, bypass: false },
+      { preset: null, bypass: false, sidechain: false },
     ],
   ];
   it.each(OLD)('%s of form 1', (of, row, invented) => {

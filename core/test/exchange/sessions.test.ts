@@ -64,6 +64,7 @@ function scene(): { readonly state: Arrangement; readonly document: SessionDocum
       load('Goose/2', 'Linux'),
       load('Out/1', 'Old'),
       { kind: 'bypass', slotId: asId<SlotId>('Goose/1'), bypass: true },
+      { kind: 'feed-sidechain', slotId: asId<SlotId>('Goose/2'), sidechain: true },
     ],
     (id) => id,
   );
@@ -115,7 +116,7 @@ describe('a session as a document', () => {
         name,
         kind,
         width,
-        slotsIn(after, id).map((slot) => [slot.kind, itemIn(slot), slot.bypass]),
+        slotsIn(after, id).map((slot) => [slot.kind, itemIn(slot), slot.bypass, slot.sidechain]),
       ]);
     expect(content(plan.sessionId)).toEqual(content('s'));
   });

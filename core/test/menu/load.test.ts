@@ -228,6 +228,20 @@ describe('sessions and lanes', () => {
   });
 });
 
+describe('a sidechain', () => {
+  it('belongs to the slot: it stays when what is in it goes, and only inserts have one', () => {
+    const fed = after(start, load('Goose/1', 'EQ'), {
+      kind: 'feed-sidechain',
+      slotId: slot('Goose/1'),
+      sidechain: true,
+    });
+    expect(after(fed, { kind: 'clear-slot', slotId: slot('Goose/1') }).slot.get('Goose/1')?.sidechain).toBe(true);
+    expect(after(fed, load('Goose/1', 'Tape')).slot.get('Goose/1')?.sidechain).toBe(true);
+    expect(refusal(fed, { kind: 'feed-sidechain', slotId: slot('Goose/1'), sidechain: true })).not.toBe('');
+    expect(refusal(fed, { kind: 'feed-sidechain', slotId: slot('Piano/2'), sidechain: true })).toContain('inserts');
+  });
+});
+
 describe('the build for a lane', () => {
   const builds = [
     { id: 'stereo', found: true, outputs: 2 },
@@ -235,7 +249,7 @@ describe('the build for a lane', () => {
     { id: 'mono', found: true, outputs: 1 },
   ];
   it('mono takes the mono one, stereo and no width the preferred one; what is not known stays the preferred', () => {
-    const id = (width: 'mono' | 'stereo' | null, of = builds) => buildFor(of, width)?.build.id;
+    const id = (width: 'mono' | 'stereo' | null, of = builds) => buildFor(of, { width })?.build.id;
     expect([id('mono'), id('stereo'), id(null)]).toEqual(['mono', 'stereo', 'stereo']);
     expect(id('mono', builds.slice(0, 2))).toBe('stereo');
     expect(
@@ -244,9 +258,23 @@ describe('the build for a lane', () => {
           { found: true, outputs: null },
           { found: true, outputs: 1 },
         ],
-        'mono',
+        { width: 'mono' },
       )?.because,
     ).toBe('preferred');
-    expect(buildFor([], 'mono')).toBeUndefined();
+    expect(buildFor([], { width: 'mono' })).toBeUndefined();
+  });
+
+  it('where a sidechain is fed the first that takes one, and among those the one of the lane’s width', () => {
+    const fed = [
+      { id: 'plain', found: true, outputs: 2 },
+      { id: 'stereo', found: true, outputs: 2, sidechain: true },
+      { id: 'mono', found: true, outputs: 1, sidechain: true },
+    ];
+    const chosen = (width: 'mono' | 'stereo' | null, of = fed) => buildFor(of, { width, sidechain: true });
+    expect(chosen('stereo')).toEqual({ build: fed[1], because: 'sidechain' });
+    expect(chosen(null)?.build.id).toBe('stereo');
+    expect(chosen('mono')?.build.id).toBe('mono');
+    expect(chosen('stereo', fed.slice(0, 1))?.because).toBe('preferred');
+    expect(buildFor(fed, { width: 'stereo' })?.build.id).toBe('plain');
   });
 });

@@ -97,13 +97,21 @@ it('a rule can ask for each way by which something is loaded', () => {
 
 describe('what was found, ranked by use', () => {
   const found = ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'].map((id) => ({ id: item(id) }));
-  const order = (tray: string[], usual: Record<string, number>) =>
-    ranked(found, (id) => tray.includes(id), new Map(Object.entries(usual).map(([id, score]) => [item(id), score])))
+  const scored = (usual: Record<string, number>) =>
+    new Map(Object.entries(usual).map(([id, score]) => [item(id), score]));
+  const order = (tray: string[], usual: Record<string, number>, steered: string[] = []) =>
+    ranked(found, {
+      isOnTray: (id) => tray.includes(id),
+      isSteered: (id) => steered.includes(id),
+      usual: scored(usual),
+    })
       .map((one) => one.id)
       .join('');
 
   it('nothing used: best match first', () => expect(order([], {})).toBe('ABCDEFGH'));
   it('on a tray: three places up', () => expect(order(['E'], {})).toBe('ABECDFGH'));
+  it('what takes the sidechain that is fed there: twelve places up', () =>
+    expect(order([], {}, ['H'])).toBe('HABCDEFG'));
   it('the most usual one: six places up, another by its share', () => {
     expect(order([], { G: 10 })[0]).toBe('A');
     expect(order([], { G: 10 })[1]).toBe('G');
@@ -115,7 +123,7 @@ describe('what was found, ranked by use', () => {
     const scores = fc.dictionary(fc.nat(59).map(String), fc.double({ min: 0, max: 9, noNaN: true }));
     fc.assert(
       fc.property(scores, (usual) => {
-        const to = ranked(many, () => false, new Map(Object.entries(usual).map(([id, score]) => [item(id), score])));
+        const to = ranked(many, { isOnTray: () => false, isSteered: () => false, usual: scored(usual) });
         expect([...to].sort((a, b) => Number(a.id) - Number(b.id))).toEqual(many);
         expect(to.slice(24)).toEqual(many.slice(24));
       }),

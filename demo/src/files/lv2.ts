@@ -23,6 +23,9 @@ const CLASSES: Readonly<Record<string, string>> = {
   velocity: 'MIDIPlugin',
 };
 
+/** Kinds that listen to a sidechain. */
+const STEERED: ReadonlySet<string> = new Set(['compressor', 'gate']);
+
 const PREFIXES = `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .
 @prefix rdfs: <http://www.w3.org/2000/01/rdf-schema#> .
 @prefix doap: <http://usefulinc.com/ns/doap#> .
@@ -86,6 +89,7 @@ function describe({ plugin, uri, name, vendor, channels, names = {} }: Lv2Wish):
   if (role === 'instrument' || role === 'midi-effect') port('lv2:InputPort , atom:AtomPort', 'notes_in', notes);
   if (role === 'midi-effect') port('lv2:OutputPort , atom:AtomPort', 'notes_out', notes);
   for (let index = 1; index <= audioIn; index++) port('lv2:InputPort , lv2:AudioPort', `in_${String(index)}`);
+  if (STEERED.has(plugin.kind)) port('lv2:InputPort , lv2:AudioPort', 'key_in', ' ; lv2:portProperty lv2:isSideChain');
   for (let index = 1; index <= audioOut; index++) port('lv2:OutputPort , lv2:AudioPort', `out_${String(index)}`);
   port('lv2:InputPort , lv2:ControlPort', 'amount', ' ; lv2:default 0.5 ; lv2:minimum 0.0 ; lv2:maximum 1.0');
   const otherNames = Object.entries(names).map(([tag, text]) => ` , ${literal(text)}@${tag}`);

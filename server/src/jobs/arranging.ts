@@ -63,9 +63,11 @@ export class Arranging {
   }
 
   /** Hears what was committed in the database. What this process arranged itself its windows have been told already, row by row. */
-  async heard({ from, what }: News): Promise<void> {
-    if (from === PROCESS && what === 'arrangement') return;
-    await this.tellHowFar();
+  async heard(news: News): Promise<void> {
+    // A catalogue is told by how far it is alone.
+    if (news.from === PROCESS && news.what !== 'catalogue') return;
+    if (news.what === 'used') this.tellUsed(news.computer, news.use);
+    else await this.tellHowFar();
   }
 
   /** Tells every window how far things are: what it has missed it fetches. */

@@ -61,11 +61,17 @@ export async function listenTo(
 /** What was told; null for what is not ours: anybody can speak on a channel. */
 function newsIn(payload: string): News | null {
   try {
-    const news = JSON.parse(payload) as Partial<News> | null;
-    return typeof news?.from === 'string' && (news.what === 'arrangement' || news.what === 'catalogue')
-      ? { from: news.from, what: news.what }
-      : null;
+    const news: unknown = JSON.parse(payload);
+    return isNews(news) ? news : null;
   } catch {
     return null;
   }
+}
+
+function isNews(news: unknown): news is News {
+  if (typeof news !== 'object' || news === null) return false;
+  const { from, what, computer, use } = news as Partial<Record<string, unknown>>;
+  if (typeof from !== 'string') return false;
+  if (what !== 'used') return what === 'arrangement' || what === 'catalogue';
+  return typeof computer === 'string' && typeof use === 'object' && use !== null && 'item' in use && 'at' in use;
 }

@@ -6,11 +6,10 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemIn, partsOfChain } from '@clever-drawer/core/chests/chains';
 import { applyEdits } from '@clever-drawer/core/chests/edit';
 import { isChain, itemId, itemParts, presetTitle } from '@clever-drawer/core/chests/item';
-import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import { asId, type ComputerId, type ItemId, type PresetKey, type SlotId } from '@clever-drawer/core/ids';
-import { buildFor } from '@clever-drawer/core/menu/build-for';
+import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/build-for';
 import { planLoad, type ToLoad } from '@clever-drawer/core/menu/plan-load';
 import { fits, SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
 import { spotOf } from '@clever-drawer/core/menu/use';
@@ -33,13 +32,13 @@ export interface ItemToLoad {
   readonly build: LoadedPlugin['builds'][number];
 }
 
-/** What an item is loaded as in a lane of a width; refuses in words what can't be loaded. */
+/** What an item is loaded as at a place; refuses in words what can't be loaded. */
 export async function itemToLoad(
   db: EntityManager,
   id: ComputerId,
   state: Arrangement,
   item: ItemId,
-  width: LaneWidth | null,
+  place: LoadedAt,
 ): Promise<ItemToLoad> {
   const { pluginId, preset } = itemParts(item);
   const known = await loadPlugin(db, id, pluginId);
@@ -47,10 +46,15 @@ export async function itemToLoad(
   if (plugin === undefined) throw notFound('plugin');
   if (!plugin.builds.some((one) => one.found))
     throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
-  const builds = plugin.builds.map((build) => ({ build, found: build.found, outputs: build.audioOutputs ?? null }));
+  const builds = plugin.builds.map((build) => ({
+    build,
+    found: build.found,
+    outputs: build.audioOutputs ?? null,
+    sidechain: (build.sidechainInputs ?? 0) > 0,
+  }));
   const chosen = buildFor(
     builds,
-    width,
+    place,
     ({ build }) => preset === null || build.presetList.some((own) => presetKey(own) === preset),
   );
   if (chosen === undefined)
@@ -78,11 +82,12 @@ export async function loadItems(
   const lane = slot === undefined ? undefined : state.lane.get(slot.laneId);
   const wanted = [load.pluginId, ...(load.more ?? [])].flatMap((one) => loadedAs(state, asId<ItemId>(one)));
   const isAlone = wanted.length === 1;
+  const place = { width: lane?.width ?? null, sidechain: slot?.sidechain === true };
   const items: ToLoad[] = [];
   let refusal: unknown = notFound('chain');
   for (const { item, bypass } of wanted) {
     try {
-      const { plugin, build } = await itemToLoad(db, id, state, item, lane?.width ?? null);
+      const { plugin, build } = await itemToLoad(db, id, state, item, place);
       const kind: SlotKind = slot?.kind ?? 'insert';
       if (isAlone && slot !== undefined && plugin.role !== null && !fits(kind, plugin.role))
         throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[kind]}.`);

@@ -7,6 +7,7 @@ import { StudioRow } from '../database/entities/computer.js';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
+import { spreadUse } from '../store/studio-store.js';
 import { itemToLoad } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoads, eraseLoads, usesOf } from '../store/load-store.js';
@@ -39,7 +40,7 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const { preset } = itemParts(item);
       if (isChain(item)) throw refused('A chain can’t be handed over in one go. Hand its plugins over one by one.');
       const picked = await arranging.look(path.computer, async (db, id, state) => {
-        const { plugin, build } = await itemToLoad(db, id, state, item, null);
+        const { plugin, build } = await itemToLoad(db, id, state, item, { width: null });
         // A preset is known by the path of its file.
         const file = preset === null ? undefined : build.presetList.find((own) => presetKey(own) === preset);
         // The other program knows it by the name that its maker gave it.
@@ -69,8 +70,11 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const spot = { slot: body.slot, laneKind: null, lane: body.lane ?? null, before: null };
       const { way, milliseconds, keys = null, clicks = null, session } = body;
       const load = { item, buildId: build.id, slotId: '', spot, session, way, milliseconds, keys, clicks };
-      await countLoads(source.manager, picked.id, [{ ...load, change: null }]);
-      arranging.tellUsed(picked.id, { item, at: new Date().toISOString(), ...spot, session, way });
+      if (await countLoads(source.manager, picked.id, [{ ...load, change: null }])) {
+        const use = { item, at: new Date().toISOString(), ...spot, session, way };
+        arranging.tellUsed(picked.id, use);
+        await spreadUse(source.manager, picked.id, use);
+      }
       return { name: picked.name, path: picked.path, identifier: build.identifier, sent: target !== null };
     },
 

@@ -47,7 +47,8 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
   const builds = await db.query<(Omit<BuildView, 'key'> & Named & { pluginId: string })[]>(
     `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
             facts->>'version' AS version, facts->>'path' AS path,
-            facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures, (facts->>'audioOutputs')::int AS outputs
+            facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures, (facts->>'audioOutputs')::int AS outputs,
+            coalesce((facts->>'sidechainInputs')::int > 0, false) AS sidechain
      FROM build WHERE "computerId" = $1`,
     [computerId],
   );

@@ -25,13 +25,13 @@ export interface CountedLoad {
 export const keepsUse = async (db: EntityManager): Promise<boolean> =>
   (await db.findOneByOrFail(StudioRow, { id: 1 })).keepsUse;
 
-/** Writes loads down, unless the producer has switched that off. */
+/** Writes loads down, unless the producer has switched that off: whether it did. */
 export async function countLoads(
   db: EntityManager,
   computerId: ComputerId,
   loads: readonly CountedLoad[],
-): Promise<void> {
-  if (!(await keepsUse(db))) return;
+): Promise<boolean> {
+  if (!(await keepsUse(db))) return false;
   const rows = loads.map(({ item, spot, ...load }) => ({
     ...load,
     ...itemParts(item),
@@ -43,6 +43,7 @@ export async function countLoads(
     before: spot.before,
   }));
   await db.insert(LoadRow, rows);
+  return true;
 }
 
 /** The loads that a step made count no longer when it is undone, and again when it is redone. */

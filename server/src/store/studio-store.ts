@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
+import type { UseView } from '@clever-drawer/contract/responses';
+import type { ComputerId } from '@clever-drawer/core/ids';
 import { StudioRow } from '../database/entities/computer.js';
 
 /** How far the studio is: counts of the changes of what is arranged, and of the catalogues of its computers. */
@@ -11,11 +13,11 @@ export const CHANNEL = 'clever_drawer';
 /** Tells this process's own news from those of others. */
 export const PROCESS = randomUUID();
 
-/** What is told on the channel when a change has been committed. */
-export interface News {
-  readonly from: string;
-  readonly what: 'arrangement' | 'catalogue';
-}
+/** What is told on the channel when a change has been committed, or something was handed over to a music program. */
+export type News = { readonly from: string } & (
+  | { readonly what: 'arrangement' | 'catalogue' }
+  | { readonly what: 'used'; readonly computer: ComputerId; readonly use: UseView }
+);
 
 const REVISIONS = 'SELECT "arrangementRevision", "catalogueRevision" FROM studio';
 
@@ -37,16 +39,23 @@ export const nextArrangement = (db: EntityManager): Promise<number> => next(db, 
 /** Counts a change of the catalogues of the studio's computers: its number. */
 export const nextCatalogue = (db: EntityManager): Promise<number> => next(db, 'catalogue');
 
-async function next(db: EntityManager, what: News['what']): Promise<number> {
+async function next(db: EntityManager, what: 'arrangement' | 'catalogue'): Promise<number> {
   const column = `"${what}Revision"`;
   const [[row]] = await db.query<[[{ revision: number }], number]>(
     `UPDATE studio SET ${column} = ${column} + 1 RETURNING ${column} AS revision`,
   );
-  const news: News = { from: PROCESS, what };
   // Delivered when the transaction is committed, and never when it is not.
-  await db.query('SELECT pg_notify($1, $2)', [CHANNEL, JSON.stringify(news)]);
+  await spread(db, { from: PROCESS, what });
   return row.revision;
 }
+
+/** Tells every server of the studio. */
+const spread = (db: EntityManager, news: News): Promise<unknown> =>
+  db.query('SELECT pg_notify($1, $2)', [CHANNEL, JSON.stringify(news)]);
+
+/** Tells the other servers that something was handed over. */
+export const spreadUse = (db: EntityManager, computer: ComputerId, use: UseView): Promise<unknown> =>
+  spread(db, { from: PROCESS, what: 'used', computer, use });
 
 /** Whether builds must be grouped anew, because the rules or the computers are other ones than when it was last done. */
 export const mustRegroup = async (db: EntityManager): Promise<boolean> =>

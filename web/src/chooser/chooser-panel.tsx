@@ -103,6 +103,7 @@ export function ChooserPanel(props: Props) {
         item={current?.item}
         name={current?.name}
         width={width}
+        isFed={place.sidechain}
         catalogue={catalogue}
         state={state}
         uses={chooser.uses}

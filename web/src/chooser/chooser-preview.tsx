@@ -17,17 +17,19 @@ interface Props {
   readonly item: ChosenItem | undefined;
   readonly name: string | undefined;
   readonly width: LaneWidth | null;
+  /** Whether a sidechain is fed where it is chosen for. */
+  readonly isFed: boolean;
   readonly catalogue: ChosenCatalogue;
   readonly state: Arrangement;
   readonly uses: readonly KnownUse[];
 }
 
 /** What is known of the marked one, in a line or two: type, maker, build, where it stands, when it was last used, note. */
-export function ChooserPreview({ item, name, width, catalogue, state, uses }: Props) {
+export function ChooserPreview({ item, name, width, isFed, catalogue, state, uses }: Props) {
   const ruled = useRuled(catalogue, state);
   const [now] = useState(Date.now);
   if (item === undefined) return <p className={styles.preview} />;
-  const chosen = buildFor(item.builds, width);
+  const chosen = buildFor(item.builds, { width, sidechain: isFed });
   const last = lastUseOf(uses, item.id);
   const places = placesOf(state, ruled, item);
   const parts =
@@ -63,7 +65,12 @@ const whereAndWhen = (places: readonly string[], last: KnownUse | undefined, now
 const namesOf = (catalogue: ChosenCatalogue, ids: readonly ItemId[]): string =>
   ids.map((id) => catalogue.byId.get(id)?.name ?? 'one that is not here').join(' → ');
 
-const WHY_BUILD = { preferred: '', mono: '(mono, as the lane)', stereo: '(stereo, as the lane)' } as const;
+const WHY_BUILD = {
+  preferred: '',
+  mono: '(mono, as the lane)',
+  stereo: '(stereo, as the lane)',
+  sidechain: '(takes the sidechain)',
+} as const;
 const MOST_PLACES = 4;
 
 function placesOf(state: Arrangement, ruled: RuledHere, { id }: ChosenItem): string[] {

@@ -5,7 +5,8 @@ import type { ChosenFor, Offer } from './use-offer';
 import type { OfferedDrawer } from './offered-drawers';
 
 /** Under which heading something is offered. */
-export type OptionPart = 'now' | 'usual' | 'recent' | 'favourites' | 'drawer' | 'all' | 'found' | 'kin' | 'outside';
+export type OptionPart =
+  'now' | 'usual' | 'recent' | 'favourites' | 'steered' | 'drawer' | 'all' | 'found' | 'kin' | 'outside';
 
 /** One thing that can be chosen: under the name that it has where it stands, with the digit that marks it. */
 export interface Option {
@@ -65,6 +66,7 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
       group('usual here', 'usual', known(offer.first.usual), true),
       group('recent', 'recent', known(offer.first.recent), true),
       group('Favourites', 'favourites', known(offer.first.favourites), true),
+      group('take the sidechain that is fed here', 'steered', offer.steered, true),
     );
   }
   if (opened !== undefined)

@@ -95,6 +95,7 @@ const WAYS: Readonly<Record<Option['part'], LoadWay>> = {
   usual: 'usual',
   recent: 'recent',
   favourites: 'tray',
+  steered: 'list',
   drawer: 'drawer',
   all: 'list',
   found: 'typing',

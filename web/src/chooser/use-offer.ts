@@ -21,6 +21,8 @@ export interface ChosenFor extends Spot {
   readonly slot: NonNullable<Spot['slot']>;
   /** What is in it now; null for nothing. */
   readonly now: ItemId | null;
+  /** Whether a sidechain is fed there. */
+  readonly sidechain: boolean;
   /** What else stands in its lane. */
   readonly present: readonly ItemId[];
 }
@@ -31,6 +33,8 @@ export interface Offer {
   readonly trays: readonly OfferedDrawer[];
   /** Before anything is typed: what is usual here, was loaded last, and is on Favourites. */
   readonly first: FirstChoices;
+  /** Where a sidechain is fed: what is known to take one. */
+  readonly steered: readonly ChosenItem[];
   /** What fits and is typed for: within the open drawer, and elsewhere (everything when none is open). */
   readonly inside: readonly ChosenItem[];
   readonly elsewhere: readonly ChosenItem[];
@@ -60,6 +64,10 @@ const ROLE_WORDS = {
   tool: 'tool',
 } as const;
 
+/** Whether one of its builds that are there is known to take a sidechain. */
+export const takesSidechain = (item: ChosenItem | undefined): boolean =>
+  item?.builds.some((build) => build.found && build.sidechain) === true;
+
 /** What a slot is offered, by use, by drawer and by typing; only what fits into it, was found at the last look and is not set aside. */
 export function useOffer(
   place: ChosenFor,
@@ -80,6 +88,8 @@ export function useOffer(
     const others = catalogue.items.filter((item) => !ids.has(item.id));
     return { plugins: offer.fitting.filter((item) => item.preset === null), items: offer.fitting, ids, others };
   }, [slot, catalogue]);
+  const { sidechain } = place;
+  const steered = useMemo(() => (sidechain ? plugins.filter(takesSidechain) : NONE), [sidechain, plugins]);
   const ruled = useRuled(catalogue, state);
   const drawers = useMemo(
     () => offeredDrawers(ids, catalogue, state, chest, ruled),
@@ -111,6 +121,7 @@ export function useOffer(
   const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
   return useMemo(() => {
     const isOnTray = (id: ItemId): boolean => TRAYS.some((tray) => state.trayEntry.has(trayEntryId(tray, id)));
+    const isSteered = (id: ItemId): boolean => sidechain && takesSidechain(catalogue.byId.get(id));
     const inside = inOrder(own, foundInside);
     // An open drawer shows itself alone; once something is typed, the rest follows behind it.
     const rest =
@@ -118,13 +129,14 @@ export function useOffer(
         ? []
         : foundAll === null
           ? plugins
-          : ranked(partedInOrder(items, foundAll), isOnTray, first.scores);
+          : ranked(partedInOrder(items, foundAll), { isOnTray, isSteered, usual: first.scores });
     const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
     const outside = typed === '' && !withAll ? NONE : inOrder(others, typed === '' ? null : foundOthers);
     return {
       drawers,
       trays,
       first,
+      steered,
       inside,
       elsewhere,
       kin: typed === '' ? [] : kinOf([...inside, ...elsewhere], plugins),
@@ -136,6 +148,7 @@ export function useOffer(
     drawers,
     trays,
     first,
+    steered,
     foundInside,
     foundAll,
     foundOthers,
@@ -147,6 +160,8 @@ export function useOffer(
     items,
     others,
     state.trayEntry,
+    sidechain,
+    catalogue,
     isSettled,
   ]);
 }

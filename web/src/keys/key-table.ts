@@ -174,6 +174,7 @@ export const KEYS = {
     clear: key('Delete', 'clear the slot'),
     again: key('=', 'load what was loaded last'),
     bypass: key('-', 'bypass it, and no longer'),
+    feed: key(',', 'feed a sidechain to it, and no longer'),
     moveUp: held('Alt ArrowUp, <', 'move what is in it to the slot above'),
     moveDown: held('Alt ArrowDown, >', 'move what is in it to the slot below'),
     take: key('Mod c', 'remember what is in it, to put it into another slot'),

@@ -52,6 +52,7 @@ export function slotActions(
       else void load(slot.id, { items: [item], way: 'recent', ...DIRECT });
     },
     bypass: (slot) => void changes.make({ kind: 'bypass', slotId: slot.id, bypass: slot.bypass !== true }),
+    feed: (slot) => void changes.make({ kind: 'feed-sidechain', slotId: slot.id, sidechain: slot.sidechain !== true }),
     shift: (slot, by) => {
       const slots = slotsIn(state, slot.laneId);
       const next = slots[slots.findIndex((one) => one.id === slot.id) + by];

@@ -21,6 +21,8 @@ export interface SlotActions {
   readonly clear: (slot: Slot) => void;
   readonly again: (slot: Slot) => void;
   readonly bypass: (slot: Slot) => void;
+  /** Feeds a sidechain to the slot, or no longer. */
+  readonly feed: (slot: Slot) => void;
   /** Moves what is in it to the slot above (-1) or below (1). */
   readonly shift: (slot: Slot, by: 1 | -1) => void;
   /** Moves what is in another slot here, or a copy of it. */
@@ -47,13 +49,15 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   const build = plugin?.builds.find((one) => one.id === slot.buildId);
   const isEmpty = slot.pluginId === null;
   const isBypassed = slot.bypass === true;
+  const isFed = slot.sidechain === true;
   const words = isEmpty
-    ? `empty, for: ${SLOT_LABELS[slot.kind]}`
+    ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', fed a sidechain' : ''}`
     : [
         plugin?.name ?? 'a plugin that is not in the catalogue',
         build?.format,
         plugin === undefined ? null : absenceOf(plugin),
         isBypassed ? 'bypassed' : null,
+        isFed ? 'fed a sidechain' : null,
       ]
         .filter((word) => word != null)
         .join(', ');
@@ -67,6 +71,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
     clear: filled(() => actions.clear(slot)),
     again: () => actions.again(slot),
     bypass: filled(() => actions.bypass(slot)),
+    feed: slot.kind === 'insert' ? () => actions.feed(slot) : null,
     moveUp: filled(() => actions.shift(slot, -1)),
     moveDown: filled(() => actions.shift(slot, 1)),
     take: filled(() => actions.remember(slot)),
@@ -120,6 +125,11 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
             </span>
           </>
         )}
+        {isFed && (
+          <span className={styles.fed} aria-hidden>
+            SC
+          </span>
+        )}
       </button>
       {!isEmpty && (
         <PlainButton
@@ -135,7 +145,19 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   );
 }
 
-const SLOT_MENU = ['open', 'again', 'bypass', 'moveUp', 'moveDown', 'take', 'put', 'clear', 'add', 'remove'] as const;
+const SLOT_MENU = [
+  'open',
+  'again',
+  'bypass',
+  'feed',
+  'moveUp',
+  'moveDown',
+  'take',
+  'put',
+  'clear',
+  'add',
+  'remove',
+] as const;
 
 /** Capitals go to the places of the application: Shift with a letter. */
 const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{Lu}$/u.test(key);

@@ -31,7 +31,7 @@ export interface LastLoad {
 export function placeOf(state: Arrangement, slot: Slot): ChosenFor {
   const others = slotsIn(state, slot.laneId).filter((one) => one.id !== slot.id);
   const present = others.map(itemIn).filter((id) => id !== null);
-  return { ...spotOf(state, slot), slot: slot.kind, now: itemIn(slot), present };
+  return { ...spotOf(state, slot), slot: slot.kind, now: itemIn(slot), sidechain: slot.sidechain === true, present };
 }
 
 /** What goes on between slots and chooser: which one is open, and what becomes of what is taken. */

@@ -6,6 +6,8 @@ import type { Target } from './hand-over';
 
 interface Wish {
   readonly clipboard: boolean;
+  /** Whether of a preset the path of its file goes to the clipboard, and not its name. */
+  readonly copiesFile: boolean;
   readonly target: Target | null;
   readonly session: string;
 }
@@ -21,6 +23,7 @@ const PORT = 9010;
 export function HandOverBox({ done, close, ...now }: Props) {
   const id = useId();
   const [clipboard, setClipboard] = useState(now.clipboard);
+  const [copiesFile, setCopiesFile] = useState(now.copiesFile);
   const [sends, setSends] = useState(now.target !== null);
   const [host, setHost] = useState(now.target?.host ?? '127.0.0.1');
   const [port, setPort] = useState(String(now.target?.port ?? PORT));
@@ -38,6 +41,7 @@ export function HandOverBox({ done, close, ...now }: Props) {
         if (canSave)
           done({
             clipboard,
+            copiesFile,
             target: sends ? { host: host.trim(), port: Number(port) } : null,
             session: session.trim(),
           });
@@ -51,6 +55,15 @@ export function HandOverBox({ done, close, ...now }: Props) {
         checked={clipboard}
         onChange={(event) => setClipboard(event.target.checked)}
       />
+      {clipboard && (
+        <Form.Check
+          type="switch"
+          id={`${id}-file`}
+          label="Of a preset the path of its file, and not its name"
+          checked={copiesFile}
+          onChange={(event) => setCopiesFile(event.target.checked)}
+        />
+      )}
       <Form.Check
         type="switch"
         id={`${id}-sends`}

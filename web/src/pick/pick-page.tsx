@@ -51,6 +51,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
   const [keptSlot, keepSlot] = useStored('pick-slot');
   const [keptSession, keepSession] = useStored('pick-session');
   const [noClipboard, setNoClipboard] = useKept('pick-no-clipboard');
+  const [copiesFile, setCopiesFile] = useKept('pick-preset-file');
   const handOver = useHandOver();
   const [asks, setAsks] = useState(false);
   const [turn, setTurn] = useState(0);
@@ -58,7 +59,14 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
   const there = useSelectedThere(handOver.target !== null, turn);
   const slot = asked ?? slotNamed(there?.slot ?? null) ?? slotNamed(keptSlot) ?? 'insert';
   const session = keptSession ?? SESSION;
-  const place: ChosenFor = { ...PLACES[slot], lane: there?.lane ?? null, before: null, now: null, present: [] };
+  const place: ChosenFor = {
+    ...PLACES[slot],
+    lane: there?.lane ?? null,
+    before: null,
+    now: null,
+    sidechain: false,
+    present: [],
+  };
   useEffect(() => {
     document.title = 'Pick: Clever Drawer';
   }, []);
@@ -78,7 +86,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
           ...{ keys, clicks, milliseconds },
         };
         const picked = await call('POST /computers/{computer}/picks', { path: { computer: computer.id }, body });
-        said.push(await handedOver(picked, !noClipboard));
+        said.push(await handedOver(picked, noClipboard ? null : copiesFile && item.preset !== null ? 'path' : 'name'));
       } catch (error) {
         toast.error(wordsOf(error), { duration: 10_000 });
       }
@@ -134,11 +142,13 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
         {asks && (
           <HandOverBox
             clipboard={!noClipboard}
+            copiesFile={copiesFile}
             target={handOver.target}
             session={session}
             done={(wish) => {
               setAsks(false);
               setNoClipboard(!wish.clipboard);
+              setCopiesFile(wish.copiesFile);
               keepSession(wish.session === SESSION ? null : wish.session);
               void handOver.change(wish.target);
             }}
@@ -151,11 +161,12 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
 }
 
 /** What was done with something picked, in words. */
-async function handedOver({ name, sent }: Picked, byClipboard: boolean): Promise<string> {
+async function handedOver(picked: Picked, copies: 'name' | 'path' | null): Promise<string> {
+  const { name, sent } = picked;
   let copied = false;
-  if (byClipboard) {
+  if (copies !== null) {
     try {
-      await navigator.clipboard.writeText(name);
+      await navigator.clipboard.writeText(picked[copies] ?? name);
       copied = true;
     } catch {
       toast.error(
@@ -163,6 +174,9 @@ async function handedOver({ name, sent }: Picked, byClipboard: boolean): Promise
       );
     }
   }
-  const how = [...(copied ? ['copied'] : []), ...(sent ? ['sent'] : [])].join(' and ');
+  const how = [
+    ...(copied ? [copies === 'path' ? 'copied as its file' : 'copied'] : []),
+    ...(sent ? ['sent'] : []),
+  ].join(' and ');
   return `“${name}” ${how === '' ? 'picked' : how}`;
 }

@@ -17,6 +17,8 @@ export interface Slot {
   readonly buildId: BuildId | null;
   /** Whether the signal passes by what is in it. */
   readonly bypass?: boolean;
+  /** Whether a sidechain is fed here: it belongs to the slot, whatever is in it. */
+  readonly sidechain?: boolean;
 }
 
 /** Slots as rows. */
@@ -32,10 +34,11 @@ export const SLOT = rowKind<Slot>()({
     preset: orNull(text),
     buildId: orNull(text),
     bypass: flag,
+    sidechain: flag,
   },
   refersTo: { laneId: 'lane', pluginId: 'plugin' },
   upgrades: [
     { to: 3, upgrade: (row) => ({ preset: null, ...row }) },
-    { to: 5, upgrade: (row) => ({ bypass: false, ...row }) },
+    { to: 5, upgrade: (row) => ({ bypass: false, sidechain: false, ...row }) },
   ],
 });

@@ -58,6 +58,13 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
       await press();
       await expect(slot(page, SECOND)).toHaveAttribute('title', /bypassed/);
     }),
+    feed: onSlot(async (page, press) => {
+      await press();
+      await expect(slot(page, SECOND)).toHaveAttribute('title', /fed a sidechain/);
+      await saved(page);
+      await undo(page);
+      await expect(slot(page, SECOND)).not.toHaveAttribute('title', /fed a sidechain/);
+    }),
     moveUp: withGain(async (page, press) => {
       await press();
       await expect(slot(page, 'Bowed saw, slot 1')).toHaveAttribute('title', /Gain/);

@@ -25,6 +25,7 @@ const USE = {
 const NEW_FLAGS = [
   ['session', 'template'],
   ['slot', 'bypass'],
+  ['slot', 'sidechain'],
 ] as const;
 /** What may be a chain is checked where it is arranged, and no longer by the database. */
 const PLUGIN_ALONE = [
