@@ -4,6 +4,7 @@ import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut } from '@clever-drawer/core/facts/left-out';
 import { isSideFile, LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
 import { errorCode } from './disk-place.js';
+import { isMadeUp, whyNoFolder } from './folder-sense.js';
 import { PlaceNames } from './place-names.js';
 
 /** A place that may hold plugins. */
@@ -46,6 +47,10 @@ export class PlaceFinder {
     this.walked = new Map();
     this.root = path;
     try {
+      if (whyNoFolder(path) === 'system') {
+        yield { fault: { code: 'folder-made-up', path } };
+        return;
+      }
       const isFolder = statSync(path).isDirectory();
       yield* this.visit({ path, real: realpathSync.native(path), isFolder, above: [] });
     } catch (error) {
@@ -83,6 +88,10 @@ export class PlaceFinder {
   }
 
   private *walk({ path, real, above }: Step): Generator<Found> {
+    if (isMadeUp(real)) {
+      yield { fault: { code: 'folder-made-up', path } };
+      return;
+    }
     const own = this.names.pathOf(real, path);
     if (own !== path && own.startsWith(this.root + sep)) {
       // It is, or will be, walked where it truly stands.

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { basename, dirname, join, sep } from 'node:path';
 import { watch } from 'chokidar';
 import { LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
+import { isIn, isMadeUp } from './folder-sense.js';
 
 /** Tells of places that arrived or vanished in watched folders. */
 export interface FolderWatch {
@@ -9,6 +10,19 @@ export interface FolderWatch {
   readonly folders: (paths: readonly string[]) => Promise<void>;
   readonly close: () => Promise<void>;
 }
+
+/** How far watching goes. */
+export interface WatchLimits {
+  /** Where the application keeps its own data, which is never watched; null when there is none. */
+  readonly ownData: string | null;
+  /** Of a folder with more entries than this none is watched. */
+  readonly most: number;
+  /** Told of a folder that is too large to be watched. */
+  readonly onTooLarge: (folder: string) => void;
+}
+
+/** Far more than plugin folders hold (common practice: some thousands), and what a system watches without being asked to allow more. */
+export const MOST_WATCHED = 100_000;
 
 /** Installers write for a while: a place is told of once nothing new has come for so long. */
 const SETTLED_MS = 1500;
@@ -32,7 +46,10 @@ export function placeOf(path: string, isFolder: boolean, above: string): string 
  * Watches folders for plugins that come and go. Bundles are not looked into, so that a large collection costs one watch per folder; what was
  * there at the beginning is not told.
  */
-export function watchFolders(onChange: (place: string, kind: 'arrived' | 'vanished') => void): FolderWatch {
+export function watchFolders(
+  onChange: (place: string, kind: 'arrived' | 'vanished') => void,
+  limits: WatchLimits = { ownData: null, most: MOST_WATCHED, onTooLarge: () => undefined },
+): FolderWatch {
   const watching = new Map<string, () => Promise<void>>();
   return {
     folders: async (paths) => {
@@ -42,7 +59,7 @@ export function watchFolders(onChange: (place: string, kind: 'arrived' | 'vanish
           await stop();
         }
       }
-      for (const path of paths) if (!watching.has(path)) watching.set(path, watchOne(path, onChange));
+      for (const path of paths) if (!watching.has(path)) watching.set(path, watchOne(path, onChange, limits));
     },
     close: async () => {
       await Promise.all([...watching.values()].map((stop) => stop()));
@@ -51,7 +68,11 @@ export function watchFolders(onChange: (place: string, kind: 'arrived' | 'vanish
   };
 }
 
-function watchOne(folder: string, onChange: Parameters<typeof watchFolders>[0]): () => Promise<void> {
+function watchOne(
+  folder: string,
+  onChange: Parameters<typeof watchFolders>[0],
+  { ownData, most, onTooLarge }: WatchLimits,
+): () => Promise<void> {
   const waiting = new Map<string, NodeJS.Timeout>();
   const insideBundle = (path: string): boolean => {
     for (let above = dirname(path); above.startsWith(folder); above = dirname(above)) {
@@ -59,9 +80,23 @@ function watchOne(folder: string, onChange: Parameters<typeof watchFolders>[0]):
     }
     return false;
   };
+  let isTooLarge = false;
+  const seen = new Set<string>();
+  /** What is made up by the system, or our own, is never gone into; and a folder of more than so many entries is given up as a whole. */
+  const isLeftAlone = (path: string): boolean => {
+    if (isTooLarge || isMadeUp(path) || (ownData !== null && isIn(path, ownData))) return true;
+    if (seen.size < most) seen.add(path);
+    else if (!seen.has(path)) {
+      isTooLarge = true;
+      seen.clear();
+      onTooLarge(folder);
+      void watcher.close();
+    }
+    return isTooLarge;
+  };
   const watcher = watch(folder, {
     ignoreInitial: true,
-    ignored: insideBundle,
+    ignored: (path) => isLeftAlone(path) || insideBundle(path),
     followSymlinks: true,
     ignorePermissionErrors: true,
   });

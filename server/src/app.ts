@@ -55,6 +55,6 @@ export function createApp(context: Context, webFolder: string | null): Express {
     });
   }
   app.use(noSuchRoute);
-  app.use(problemHandler(context.log));
+  app.use(problemHandler(context.log, context.ownData));
   return app;
 }

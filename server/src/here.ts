@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { mkdir, readFile } from 'node:fs/promises';
 import { hostname } from 'node:os';
 import { dirname, join } from 'node:path';
 import type { DataSource } from 'typeorm';
+import writeFileAtomic from 'write-file-atomic';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { ComputerRow } from './database/entities/computer.js';
 import { isUuid } from './http/checked.js';
@@ -29,8 +30,7 @@ export async function openHere(folder: string): Promise<Here & { readonly id: ()
       id = computerId;
       await mkdir(dirname(file), { recursive: true });
       // Aside and then renamed: a full disk never leaves half an id.
-      await writeFile(`${file}.new`, `${computerId}\n`);
-      await rename(`${file}.new`, file);
+      await writeFileAtomic(file, `${computerId}\n`);
     },
   };
 }

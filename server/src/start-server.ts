@@ -39,6 +39,8 @@ export interface StartOptions {
   readonly withThisComputer: boolean;
   /** For tests: a database that is faster and unsafe against power loss. */
   readonly throwaway?: boolean;
+  /** For tests: how long one statement may take, in milliseconds. */
+  readonly longestStatement?: number | undefined;
 }
 
 const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
@@ -59,13 +61,13 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const url = `http://127.0.0.1:${String(port)}`;
     let cluster: Cluster | null = null;
     if (settings.databaseUrl === null) {
-      undo.push(await lockFolder(settings.dataFolder, url));
+      undo.push(await lockFolder(settings.dataFolder, url, (words) => log.warn(words)));
       cluster = await startCluster(settings.dataFolder, { throwaway: options.throwaway });
       const started = cluster;
       undo.push(() => started.stop());
     }
     const databaseUrl = settings.databaseUrl ?? cluster?.url ?? '';
-    const source = await openDatabase(databaseUrl);
+    const source = await openDatabase(databaseUrl, options.longestStatement);
     undo.push(() => source.destroy());
     await endLostScans(source.manager);
     if (cluster !== null) await endWaitingScans(source.manager);
@@ -79,10 +81,15 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const here = await openHere(isOwnData ? settings.dataFolder : settings.settingsFolder);
     await settleHere(source, here, { isOwnData, adds: options.withThisComputer });
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
-    const arrivals = new Arrivals(source, log, here);
+    const ownData = isOwnData ? settings.dataFolder : null;
+    const arrivals = new Arrivals(source, log, here, ownData);
     undo.push(() => arrivals.close());
     const arranging = new Arranging(source);
     undo.push(() => Promise.resolve(arranging.close()));
+    cluster?.onChange((isThere) => {
+      log.warn(isThere ? 'the database runs again' : 'the database ended, and is started again');
+      arranging.tellDatabase(isThere);
+    });
     const line = await listenTo(
       databaseUrl,
       log,
@@ -102,6 +109,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       arrivals,
       arranging,
       here,
+      ownData,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
     };
     server.removeAllListeners('request');

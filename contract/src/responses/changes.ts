@@ -116,9 +116,11 @@ export const sentPicture = thing('SentPicture', { picture: string().defined() })
 
 /**
  * What open windows of a computer are told: first how far things are now, and again when something else has changed; and each change of the arrangement, with
- * the window that made it; and each pick, which changes nothing but counts as a load.
+ * the window that made it; and each pick, which changes nothing but counts as a load; and
+ * when the database is gone, and there again.
  */
 export type WindowEvent =
   | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
   | { readonly kind: 'used'; readonly use: UseView }
+  | { readonly kind: 'database'; readonly isThere: boolean }
   | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange };

@@ -18,6 +18,10 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `This folder may not be read${because(f)}.`,
     remedy: 'Give your user the right to read the folder, then scan again.',
   },
+  'folder-made-up': {
+    message: () => 'This is no folder of files: the system makes up what is in it, without end.',
+    remedy: 'Take it off the list, or remove the link that leads there. Nothing in it was looked at.',
+  },
   'file-unreadable': {
     message: (f) => `This file could not be read${because(f)}.`,
     remedy: 'Give your user the right to read the file, or check the disk, then scan again.',
@@ -97,6 +101,14 @@ const TEXTS: Record<FaultCode, Text> = {
   'ports-untold': {
     message: (f) => `The plugin told what it is, and failed when it was asked for its inputs and outputs${because(f)}.`,
     remedy: 'Nothing else is missing. Tell its vendor; it is asked again when the file changes or you say “try again”.',
+  },
+  'reading-too-long': {
+    message: (f) => `Reading this place took too long${because(f)}, and was ended.`,
+    remedy: 'A file in it is damaged: install the plugin again. It is not read again until it changes.',
+  },
+  'reading-too-large': {
+    message: (f) => `Reading this place took more memory than it may${because(f)}, and was ended.`,
+    remedy: 'A file in it is damaged: install the plugin again. It is not read again until it changes.',
   },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,

@@ -2,6 +2,7 @@
 export const FAULT_CODES = [
   'folder-missing',
   'folder-unreadable',
+  'folder-made-up',
   'file-unreadable',
   'link-loop',
   'bundle-without-manifest',
@@ -15,6 +16,8 @@ export const FAULT_CODES = [
   'binary-unrecognised',
   'preset-broken',
   'reader-failed',
+  'reading-too-long',
+  'reading-too-large',
   'asked-crashed',
   'asked-hung',
   'asked-exited',

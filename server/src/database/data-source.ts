@@ -14,8 +14,13 @@ const ENTITIES = [
   ...ARRANGED_ROWS,
 ];
 
+/** How long one statement may take in a request, and in work of its own: a database that is frozen or overwhelmed must not hold the asker for ever. */
+export const STATEMENT_MS = { request: 60_000, work: 600_000 } as const;
+/** The asker gives up somewhat later than the database itself does. */
+const GRACE_MS = 2000;
+
 /** A connection to the database, not yet opened. The schema comes from the migrations alone. */
-export const dataSourceFor = (url: string): DataSource =>
+export const dataSourceFor = (url: string, longest: number = STATEMENT_MS.work): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
@@ -25,10 +30,19 @@ export const dataSourceFor = (url: string): DataSource =>
     poolSize: 8,
     connectTimeoutMS: 10_000,
     applicationName: 'clever-drawer',
+    extra: { statement_timeout: longest, query_timeout: longest + GRACE_MS },
   });
 
 /** Opens the database and brings its schema up to date; StartupError when a newer version of the software has already changed it. */
-export async function openDatabase(url: string): Promise<DataSource> {
+export async function openDatabase(url: string, longest: number = STATEMENT_MS.request): Promise<DataSource> {
+  await bringUpToDate(url);
+  const source = dataSourceFor(url, longest);
+  await source.initialize();
+  return source;
+}
+
+/** Carries out the migrations that are missing, however long they take. */
+async function bringUpToDate(url: string): Promise<void> {
   const source = dataSourceFor(url);
   try {
     await source.initialize();
@@ -43,10 +57,8 @@ export async function openDatabase(url: string): Promise<DataSource> {
   try {
     await refuseNewerSchema(source);
     await source.runMigrations({ transaction: 'each' });
-    return source;
-  } catch (error) {
+  } finally {
     await source.destroy();
-    throw error;
   }
 }
 

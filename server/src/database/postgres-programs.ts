@@ -26,16 +26,25 @@ export const asDatabaseUser = (command: readonly string[]): [string, string[]] =
   return [program, args];
 };
 
-/** Runs a program as the database's user; rejects with what it printed. */
-export async function runAsDatabaseUser(command: readonly string[], env: Record<string, string> = {}): Promise<string> {
+const LONGEST_MS = 120_000;
+
+/** Runs a program as the database's user, with `input` and nothing more to read; rejects with what it printed. */
+export async function runAsDatabaseUser(
+  command: readonly string[],
+  env: Record<string, string> = {},
+  input = '',
+): Promise<string> {
   const [program, args] = asDatabaseUser(command);
   try {
-    const { stdout } = await run(program, args, {
+    const running = run(program, args, {
       cwd: '/',
       env: { ...process.env, LC_ALL: 'C.UTF-8', ...env },
-      timeout: 120_000,
+      timeout: LONGEST_MS,
+      killSignal: 'SIGKILL',
     });
-    return stdout;
+    // It has nobody to ask: whatever it would read is at its end at once.
+    running.child.stdin?.on('error', () => undefined).end(input);
+    return (await running).stdout;
   } catch (error) {
     const { stderr = '', stdout = '', message = '' } = error as { stderr?: string; stdout?: string; message?: string };
     throw new Error((stderr || stdout || message).trim());

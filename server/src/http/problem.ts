@@ -19,13 +19,13 @@ export function sendProblem(response: Response, { problem, message: detail, erro
 
 /** The last handler: expected failures as they are, body-parser's by their status, everything else as a 500 without its innards. */
 export const problemHandler =
-  (log: Logger): ErrorRequestHandler =>
+  (log: Logger, dataFolder: string | null = null): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
-    const known = asHttpError(error);
+    const known = asHttpError(error, dataFolder);
     if (known === null) log.error({ err: error, method: request.method, url: request.url }, 'request failed');
     sendProblem(
       response,
@@ -37,7 +37,7 @@ export const problemHandler =
     );
   };
 
-function asHttpError(error: unknown): HttpError | null {
+function asHttpError(error: unknown, dataFolder: string | null): HttpError | null {
   if (error instanceof HttpError) return error;
   const { type, status, limit = 0 } = error as { type?: string; status?: number; limit?: number };
   if (type === 'entity.too.large')
@@ -51,19 +51,29 @@ function asHttpError(error: unknown): HttpError | null {
     return new HttpError('unsupported-encoding', 'Send JSON in UTF-8.');
   if (status === 400) return new HttpError('bad-request', 'The address or the request is not well formed.');
   const code = (error as { code?: string }).code ?? '';
-  if (/^(ECONNREFUSED|ECONNRESET|57P0\d|08\d{3})$/.test(code)) {
+  if (isOutOfReach(code, error)) {
     return new HttpError(
       'database-not-reachable',
-      'Clever Drawer does not get at its saved data, and nothing was changed. Start it again if this goes on.',
+      'Clever Drawer does not get at its saved data, and nothing was changed. A database of its own it starts again by itself; if this goes on, look at the log that it prints.',
     );
   }
-  if (code === '53100')
+  if (code === '53100' || code === 'ENOSPC')
     return new HttpError(
       'disk-full',
-      'The disk that holds the saved data is full, and nothing was changed. Free some space, then try again.',
+      `The disk that holds the saved data${dataFolder === null ? '' : ` (${dataFolder})`} is full, and nothing was changed. Free some space, then try again.`,
     );
   return null;
 }
+
+/** What systems and PostgreSQL call a line that is down, a server that ends, starts or has no room, and a statement that took too long. PostgreSQL, "Error Codes"; errno(3). */
+const OUT_OF_REACH =
+  /^(ECONNREFUSED|ECONNRESET|ECONNABORTED|EPIPE|ETIMEDOUT|EHOSTUNREACH|57P0\d|57014|08\w{3}|53300|58030)$/;
+/** What the driver, and what stands above it, says of the same without a code: the line went down in the middle of a transaction, say. */
+const LINE_IS_DOWN =
+  /Connection terminated|already released|Transaction is not started|Query read timeout|timeout expired|timeout exceeded when trying to connect|not queryable|connection error|Driver not Connected|Client was closed/i;
+
+const isOutOfReach = (code: string, error: unknown): boolean =>
+  OUT_OF_REACH.test(code) || (error instanceof Error && LINE_IS_DOWN.test(error.message));
 
 /** Answers what leads nowhere. */
 export const noSuchRoute: RequestHandler = (request: Request, response) => {

@@ -83,6 +83,12 @@ export class Arranging {
     for (const response of this.windows.get(computerId)?.keys() ?? []) response.write(text);
   }
 
+  /** Tells every window that the database is gone, or there again. */
+  tellDatabase(isThere: boolean): void {
+    const text = eventText({ kind: 'database', isThere });
+    for (const listeners of this.windows.values()) for (const response of listeners.keys()) response.write(text);
+  }
+
   /** Lets go of what is remembered. */
   close(): void {
     this.remembered.close();

@@ -3,7 +3,8 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
+import { whyNoFolder } from '@clever-drawer/scan/folder-sense';
+import { MOST_WATCHED, watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { FolderRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
 import { isBelow } from '../store/computer-store.js';
@@ -11,14 +12,22 @@ import { isBelow } from '../store/computer-store.js';
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
 export class Arrivals {
   private readonly waiting = new Map<string, Arrival>();
-  private readonly watch: FolderWatch = watchFolders((path, kind) => this.note(path, kind));
+  private readonly watch: FolderWatch;
   private folders: readonly FolderRow[] = [];
 
   constructor(
     private readonly source: DataSource,
     private readonly log: Logger,
     private readonly here: Pick<Here, 'is'>,
-  ) {}
+    /** Where the application keeps its own data; null when it is nowhere near. */
+    private readonly ownData: string | null = null,
+  ) {
+    const onTooLarge = (folder: string): void =>
+      log.warn(
+        `${folder} holds too much to be watched. Scan it by hand, or add the folders in it that plugins lie in.`,
+      );
+    this.watch = watchFolders((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onTooLarge });
+  }
 
   /** Watches the folders that are switched to it, and no others. */
   async look(): Promise<void> {
@@ -26,7 +35,10 @@ export class Arrivals {
       const all = await this.source.manager.findBy(FolderRow, { watches: true });
       // What a folder of another computer is called may be something else on this one.
       this.folders = all.filter((folder) => this.here.is(folder.computerId));
-      const paths = [...new Set(this.folders.map((folder) => folder.path))].filter((path) => existsSync(path));
+      const paths = [...new Set(this.folders.map((folder) => folder.path))].filter(
+        // A row of an earlier version may name what is refused today.
+        (path) => existsSync(path) && whyNoFolder(path, this.ownData) === null,
+      );
       await this.watch.folders(paths);
     } catch (error) {
       this.log.warn({ err: error }, 'folders can not be watched');

@@ -1,5 +1,6 @@
 import { isAbsolute, resolve } from 'node:path';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
+import { whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
 import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
@@ -30,8 +31,17 @@ type Keys =
   | 'GET /computers/{computer}/proposed-folders'
   | `GET /computers/{computer}/${'catalogue' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
+const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
+  root: (path) => `${path} is a whole disk. Add the folders on it that plugins lie in; Intake proposes the usual ones.`,
+  system: (path) =>
+    `${path} belongs to the system, which makes up what is in it. Add the folders that plugins lie in; Intake proposes the usual ones.`,
+  'own-data': (path) => `${path} is where Clever Drawer keeps its own data; no plugin belongs there.`,
+};
+
 /** Told when it is added, and not only by the next scan: a slip in the path is seen at once. */
-function checkFolder(path: string): void {
+function checkFolder(path: string, ownData: string | null): void {
+  const why = whyNoFolder(path, ownData);
+  if (why !== null) throw refused(WHY_NO_FOLDER[why](path));
   const found = statOf(path);
   if (found === undefined)
     throw refused(
@@ -41,7 +51,7 @@ function checkFolder(path: string): void {
 }
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
-export function computerHandlers({ source, presentFolders, arrivals, here }: Context): Handlers<Keys> {
+export function computerHandlers({ source, presentFolders, arrivals, here, ownData }: Context): Handlers<Keys> {
   const db = source.manager;
   return {
     'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
@@ -75,7 +85,7 @@ export function computerHandlers({ source, presentFolders, arrivals, here }: Con
           'request-does-not-fit',
           `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
         );
-      checkFolder(resolve(path));
+      checkFolder(resolve(path), ownData);
       const id = await addFolder(db, computerId, resolve(path));
       await arrivals.look();
       return { id };

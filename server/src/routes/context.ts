@@ -18,6 +18,8 @@ export interface Context {
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
   readonly here: Here;
+  /** Where the application keeps its own data; null when that is in a database elsewhere. */
+  readonly ownData: string | null;
   /** Reads a DAWproject, wherever that is done. */
   readonly readProject: (bytes: Uint8Array) => Promise<ReadProject>;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */

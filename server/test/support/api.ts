@@ -63,6 +63,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arrivals,
       arranging,
       here,
+      ownData: null,
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
         source,

@@ -8,6 +8,7 @@ import { countLoadOf, isOlderCatalogue, lookAtCatalogue } from '../catalogue/que
 import { lookAtUses, noteUse } from '../catalogue/uses';
 import { addressOf } from '../lib/api';
 import { bring, knownIn, noteTold, resync, toldOf } from './arrangement-query';
+import { noteDatabase } from './database-gone';
 import { queued } from './queue';
 import { windowName } from './window-name';
 import { heard, heardElsewhere } from './window-state';
@@ -35,7 +36,12 @@ export function follow(
     if (event.kind === 'used') {
       noteUse(client, computer, event.use);
       countLoadOf(client, computer, pluginOfItem(event.use.item), event.use.way);
+    } else if (event.kind === 'database') {
+      noteDatabase(client, event.isThere);
+      // What could not be answered meanwhile is asked for again.
+      if (event.isThere) catchUp();
     } else if (event.kind === 'now') {
+      noteDatabase(client, true);
       // The line has just been opened, maybe again, or another server wrote: what happened is not told, but how far it went.
       noteTold(client, computer, event.arrangementRevision);
       if (isOlderCatalogue(client, computer, event.catalogueRevision)) lookAtCatalogue(client, computer);

@@ -29,6 +29,9 @@ export const CHOOSER_VIEWS = ['list', 'drawers', 'faces'] as const;
 /** One of them. */
 export type ChooserView = (typeof CHOOSER_VIEWS)[number];
 
+/** So many are listed under a heading; nobody goes through more by arrow, and typing finds the rest. */
+const MOST_LISTED = 2000;
+
 /** A single digit marks a first choice; anything else that is typed is searched for. */
 export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) ? Number(typed) : null);
 
@@ -47,9 +50,10 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
   const isFirst = typed === '' || digit !== null;
   let number = 0;
   const group = (heading: string, part: OptionPart, items: readonly ChosenItem[], numbered = false): OptionGroup => ({
-    heading,
+    heading:
+      items.length > MOST_LISTED ? `${heading}: the first ${String(MOST_LISTED)} of ${String(items.length)}` : heading,
     part,
-    options: items.map((item) => ({
+    options: items.slice(0, MOST_LISTED).map((item) => ({
       key: `${part} ${item.id}`,
       item,
       name: item.name,

@@ -68,6 +68,34 @@ const ROLE_WORDS = {
 export const takesSidechain = (item: ChosenItem | undefined): boolean =>
   item?.builds.some((build) => build.found && build.sidechain) === true;
 
+interface Parted {
+  readonly items: readonly ChosenItem[];
+  /** Those of them that are no presets. */
+  readonly plugins: readonly ChosenItem[];
+  readonly ids: ReadonlySet<ItemId>;
+  readonly others: readonly ChosenItem[];
+}
+
+/** What fits into a kind of slot, and what doesn't: worked out once for a catalogue, however often the chooser is opened. */
+const partedFor = (() => {
+  const known = new WeakMap<readonly ChosenItem[], Map<ChosenFor['slot'], Parted>>();
+  return (slot: ChosenFor['slot'], all: readonly ChosenItem[]): Parted => {
+    const bySlot = known.get(all) ?? new Map<ChosenFor['slot'], Parted>();
+    known.set(all, bySlot);
+    const before = bySlot.get(slot);
+    if (before !== undefined) return before;
+    const items = offerFor(
+      slot,
+      all.filter((item) => item.found && item.aside === null),
+    ).fitting;
+    const ids = new Set<ItemId>(items.map((item) => item.id));
+    const others = all.filter((item) => !ids.has(item.id));
+    const parted = { items, plugins: items.filter((item) => item.preset === null), ids, others };
+    bySlot.set(slot, parted);
+    return parted;
+  };
+})();
+
 /** What a slot is offered, by use, by drawer and by typing; only what fits into it, was found at the last look and is not set aside. */
 export function useOffer(
   place: ChosenFor,
@@ -79,15 +107,7 @@ export function useOffer(
 ): Offer {
   const { typed, open, withAll, openedAt } = wish;
   const { slot } = place;
-  const { plugins, items, ids, others } = useMemo(() => {
-    const offer = offerFor(
-      slot,
-      catalogue.items.filter((item) => item.found && item.aside === null),
-    );
-    const ids = new Set<ItemId>(offer.fitting.map((item) => item.id));
-    const others = catalogue.items.filter((item) => !ids.has(item.id));
-    return { plugins: offer.fitting.filter((item) => item.preset === null), items: offer.fitting, ids, others };
-  }, [slot, catalogue]);
+  const { plugins, items, ids, others } = partedFor(slot, catalogue.items);
   const { sidechain } = place;
   const steered = useMemo(() => (sidechain ? plugins.filter(takesSidechain) : NONE), [sidechain, plugins]);
   const ruled = useRuled(catalogue, state);

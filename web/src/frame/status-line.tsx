@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
 import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
+import { useDatabaseGone } from '../arrangement/database-gone';
 import { useChanges } from '../arrangement/changes';
 import { savingWords } from './saving-words';
 import { KeyHint } from '../keys/key-hint';
@@ -15,6 +16,7 @@ export function StatusLine({ children }: { children: ReactNode }) {
   const { step } = useChanges(computer.id);
   // What a change did is shown first: another word in this line costs as much as a frame of a long list.
   const { undo = null, redo = null } = useAfterPaint(arranged?.history.steps, true) ?? {};
+  const isGone = useDatabaseGone();
   const saving = useAfterPaint(savingWords(arranged, underWay), true);
   return (
     <footer className="status-line">
@@ -31,7 +33,7 @@ export function StatusLine({ children }: { children: ReactNode }) {
         </PlainButton>
       )}
       <span role="status" aria-busy={underWay > 0}>
-        {saving}
+        {isGone ? 'The saved data can’t be reached: the database is being started again …' : saving}
       </span>
     </footer>
   );

@@ -1,0 +1,37 @@
+import { realpathSync } from 'node:fs';
+import { dirname, relative, resolve, sep } from 'node:path';
+
+/** Why a folder can be no plugin folder: the top of a disk, a folder that the system makes up, or where the application keeps its own data. */
+export type NoFolder = 'root' | 'system' | 'own-data';
+
+/** Folders that hold no files but what the kernel makes up as it is asked, without end (Filesystem Hierarchy Standard 3.0, 6.1). */
+const MADE_UP = ['/proc', '/sys', '/dev'];
+
+/** Whether a path is a folder or lies below it. */
+export const isIn = (path: string, folder: string): boolean => {
+  const way = relative(folder, path);
+  return way === '' || (way !== '..' && !way.startsWith(`..${sep}`) && resolve(folder, way) === path);
+};
+
+/** Whether the system makes up what lies at a true path. */
+export const isMadeUp = (real: string): boolean =>
+  process.platform !== 'win32' && MADE_UP.some((folder) => real === folder || real.startsWith(`${folder}/`));
+
+/** Why a path can be no plugin folder; null when it can be one. Where a link leads counts, too. `ownData` may be absent, and need not exist. */
+export function whyNoFolder(path: string, ownData: string | null = null): NoFolder | null {
+  const own = ownData === null ? [] : [resolve(ownData), realOf(resolve(ownData))];
+  for (const one of [resolve(path), realOf(resolve(path))]) {
+    if (dirname(one) === one) return 'root';
+    if (isMadeUp(one)) return 'system';
+    if (own.some((folder) => isIn(one, folder))) return 'own-data';
+  }
+  return null;
+}
+
+function realOf(path: string): string {
+  try {
+    return realpathSync.native(path);
+  } catch {
+    return path;
+  }
+}
