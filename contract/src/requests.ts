@@ -1,6 +1,7 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
+import { bytesOfPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
@@ -20,6 +21,11 @@ export const folderRequest = object({
     .min(1, 'name a folder')
     .max(4000)
     .test('no-zero', 'a path holds no zero characters', (path) => !path?.includes('\0'))
+    .test(
+      'short',
+      `a path has at most ${String(MOST_PATH_BYTES)} bytes`,
+      (path) => bytesOfPath(path ?? '') <= MOST_PATH_BYTES,
+    )
     .required('name a folder'),
 }).noUnknown();
 

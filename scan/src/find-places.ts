@@ -1,5 +1,6 @@
 import { existsSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { basename, join, sep } from 'node:path';
+import { bytesOfPath, cappedPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut } from '@clever-drawer/core/facts/left-out';
 import { isSideFile, LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
@@ -48,7 +49,7 @@ export class PlaceFinder {
     this.root = path;
     try {
       if (whyNoFolder(path) === 'system') {
-        yield { fault: { code: 'folder-made-up', path } };
+        yield { fault: { code: 'folder-made-up', path: cappedPath(path) } };
         return;
       }
       const isFolder = statSync(path).isDirectory();
@@ -61,7 +62,7 @@ export class PlaceFinder {
   private *visit(step: Step): Generator<Found> {
     const { path, real, isFolder, above } = step;
     if (above.includes(real)) {
-      yield { fault: { code: 'link-loop', path } };
+      yield { fault: { code: 'link-loop', path: cappedPath(path) } };
       return;
     }
     const reader = readerFor(basename(path), isFolder);
@@ -89,18 +90,18 @@ export class PlaceFinder {
 
   private *walk({ path, real, above }: Step): Generator<Found> {
     if (isMadeUp(real)) {
-      yield { fault: { code: 'folder-made-up', path } };
+      yield { fault: { code: 'folder-made-up', path: cappedPath(path) } };
       return;
     }
     const own = this.names.pathOf(real, path);
     if (own !== path && own.startsWith(this.root + sep)) {
       // It is, or will be, walked where it truly stands.
-      yield { leftOut: { path, reason: 'double', of: own } };
+      yield { leftOut: { path: cappedPath(path), reason: 'double', of: cappedPath(own) } };
       return;
     }
     const before = this.walked.get(real);
     if (before !== undefined) {
-      if (before !== path) yield { leftOut: { path, reason: 'double', of: before } };
+      if (before !== path) yield { leftOut: { path: cappedPath(path), reason: 'double', of: cappedPath(before) } };
       return;
     }
     this.walked.set(real, path);
@@ -122,7 +123,7 @@ export class PlaceFinder {
       const step = { path: inner, real: join(real, entry.name), above: below };
       if (isSideFile(entry.name)) {
         if (readerFor(entry.name.slice(2), false) !== undefined)
-          yield { leftOut: { path: inner, reason: 'side-file' } };
+          yield { leftOut: { path: cappedPath(inner), reason: 'side-file' } };
       }
       // Only a link, or a kind that the file system does not tell, needs a further look.
       else if (entry.isDirectory()) yield* this.visit({ ...step, isFolder: true });
@@ -134,13 +135,18 @@ export class PlaceFinder {
 
   /** A place under its one path, and the path that led here as its double where that is another one. */
   private *place({ path, real, isFolder }: Step, marked: boolean): Generator<Found> {
+    const bytes = bytesOfPath(path);
+    if (bytes > MOST_PATH_BYTES) {
+      yield { fault: { code: 'path-too-long', path: cappedPath(path), detail: `${String(bytes)} bytes` } };
+      return;
+    }
     const before = this.found.get(real);
     const own = before ?? this.names.pathOf(real, path);
     if (before === undefined) {
       this.found.set(real, own);
       yield { place: { path: own, isFolder, marked } };
     }
-    if (own !== path) yield { leftOut: { path, reason: 'double', of: own } };
+    if (own !== path) yield { leftOut: { path: cappedPath(path), reason: 'double', of: cappedPath(own) } };
   }
 
   private *follow(path: string, name: string, above: readonly string[]): Generator<Found> {
@@ -151,9 +157,9 @@ export class PlaceFinder {
         yield* this.visit({ path, real: realpathSync.native(path), isFolder: found.isDirectory(), above });
     } catch (error) {
       const code = errorCode(error);
-      if (code === 'ELOOP') yield { fault: { code: 'link-loop', path } };
+      if (code === 'ELOOP') yield { fault: { code: 'link-loop', path: cappedPath(path) } };
       else if (readerFor(name, true) ?? readerFor(name, false)) {
-        yield { fault: { code: 'file-unreadable', path, detail: code } };
+        yield { fault: { code: 'file-unreadable', path: cappedPath(path), detail: code } };
       }
     }
   }
@@ -162,6 +168,6 @@ export class PlaceFinder {
 function folderFault(path: string, error: unknown): Fault {
   const code = errorCode(error);
   if (code === 'ENOENT') return { code: 'folder-missing', path };
-  if (code === 'ELOOP') return { code: 'link-loop', path };
-  return { code: 'folder-unreadable', path, detail: code };
+  if (code === 'ELOOP') return { code: 'link-loop', path: cappedPath(path) };
+  return { code: 'folder-unreadable', path: cappedPath(path), detail: code };
 }

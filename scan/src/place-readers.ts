@@ -1,8 +1,9 @@
 import { availableParallelism } from 'node:os';
+import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
 import { ownProgram } from './own-program.js';
 import type { FoundPlace } from './find-places.js';
-import { readPlaces, type PlaceReading } from './read-place.js';
+import { readPlaces, stampOf, type PlaceReading } from './read-place.js';
 
 /** Reads a handful of places at once; closed when the scan is over. */
 export interface PlaceReaders {
@@ -11,7 +12,7 @@ export interface PlaceReaders {
   readonly close: () => Promise<void>;
 }
 
-/** Reads in the calling thread, one place after the other: for a few places, and for tests. */
+/** Reads in the calling thread, one place after the other and without limits: for tests. */
 export function readHere(): PlaceReaders {
   let last: Promise<unknown> = Promise.resolve();
   return {
@@ -24,26 +25,57 @@ export function readHere(): PlaceReaders {
   };
 }
 
-/** Reads in threads, one for each processor. */
-export function readInThreads(): PlaceReaders {
+/** How long a place may take to be read, and how much memory. */
+export interface ReadLimits {
+  readonly seconds: number;
+  readonly megabytes: number;
+}
+
+/** Real places take some milliseconds and megabytes; a slow disk far away takes longer. */
+export const READ_LIMITS: ReadLimits = { seconds: 20, megabytes: 512 };
+
+type Spent = 'reading-too-long' | 'reading-too-large';
+
+/**
+ * Reads in threads, one for each processor. A thread in which a handful of places takes too long, or too much, is ended, and each of them is read once
+ * more alone: the one that is at fault says so, and the others are read.
+ */
+export function readInThreads(limits: ReadLimits = READ_LIMITS, program = ownProgram('read-worker.js')): PlaceReaders {
+  const threads = Math.min(8, availableParallelism());
   const pool = new Piscina<readonly FoundPlace[], PlaceReading[]>({
-    filename: ownProgram('read-worker.js'),
+    filename: program,
     minThreads: 1,
-    maxThreads: Math.min(8, availableParallelism()),
+    maxThreads: threads,
     // Threads waiting for work spin on a shared flag by default, which takes processor time from the server.
     atomics: 'disabled',
     // Parsing leaves much short-lived garbage; with more room for it far less has to be copied about.
-    resourceLimits: { maxYoungGenerationSizeMb: 48 },
+    resourceLimits: { maxYoungGenerationSizeMb: 48, maxOldGenerationSizeMb: limits.megabytes },
   });
-  return {
-    read: async (places, signal) => {
-      try {
-        return await pool.run(places, signal === undefined ? {} : { signal });
-      } catch (error) {
-        if (signal?.aborted === true) return [];
-        throw error;
-      }
-    },
-    close: () => pool.destroy(),
+  // What waits for a thread does not spend its time.
+  const limit = pLimit(threads);
+  const run = async (places: readonly FoundPlace[], signal?: AbortSignal): Promise<readonly PlaceReading[] | Spent> => {
+    const late = AbortSignal.timeout(limits.seconds * 1000);
+    try {
+      return await pool.run(places, { signal: signal === undefined ? late : AbortSignal.any([late, signal]) });
+    } catch (error) {
+      if (signal?.aborted === true) return [];
+      if (late.aborted) return 'reading-too-long';
+      if ((error as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY') return 'reading-too-large';
+      throw error;
+    }
   };
+  const read = (places: readonly FoundPlace[], signal?: AbortSignal): Promise<readonly PlaceReading[]> =>
+    limit(() => run(places, signal)).then(async (brought) => {
+      if (typeof brought !== 'string') return brought;
+      const [only] = places;
+      if (only !== undefined && places.length === 1) return [unread(only, brought, limits)];
+      return (await Promise.all(places.map((place) => read([place], signal)))).flat();
+    });
+  return { read, close: () => pool.destroy() };
+}
+
+/** A place whose reading was ended: a fault, and a fingerprint, so that it is not read again until it changes. */
+function unread({ path, isFolder }: FoundPlace, code: Spent, { seconds, megabytes }: ReadLimits): PlaceReading {
+  const detail = code === 'reading-too-long' ? `${String(seconds)} seconds` : `${String(megabytes)} MB`;
+  return { path, stamp: stampOf(path, isFolder), reading: { builds: [], faults: [{ code, path, detail }] } };
 }

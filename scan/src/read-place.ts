@@ -1,4 +1,5 @@
 import { basename } from 'node:path';
+import { cappedReading } from '@clever-drawer/core/facts/caps';
 import type { Reading } from '@clever-drawer/core/facts/place';
 import { NOTHING } from '@clever-drawer/core/facts/place';
 import { readerOf } from '@clever-drawer/core/facts/readers';
@@ -24,7 +25,7 @@ export async function readPlace({ path, isFolder, marked }: FoundPlace): Promise
     const detail = error instanceof Error ? error.message : String(error);
     reading = { builds: [], faults: [{ code: 'reader-failed', path, detail }] };
   }
-  return { path, reading, stamp: place.stamp() };
+  return { path, reading: cappedReading(reading, path), stamp: place.stamp() };
 }
 
 /** Reads places one after the other, so that only one description at a time is held in memory. */
@@ -35,4 +36,17 @@ export async function readPlaces(places: readonly FoundPlace[], signal?: AbortSi
     readings.push(await readPlace(place));
   }
   return readings;
+}
+
+const MOST_LOOKED_AT = 500;
+
+/** The fingerprint of a place whose reading was ended: of itself, and of the first of what lies in it. */
+export function stampOf(path: string, isFolder: boolean): Stamp {
+  const place = new DiskPlace(path, isFolder);
+  const waiting = [''];
+  for (let count = 0; waiting.length > 0 && count < MOST_LOOKED_AT; count++) {
+    const inside = waiting.shift() ?? '';
+    for (const name of place.namesIn(inside)) waiting.push(inside === '' ? name : `${inside}/${name}`);
+  }
+  return place.stamp();
 }

@@ -1,6 +1,7 @@
 import { setMaxListeners } from 'node:events';
 import { resolve } from 'node:path';
 import { withAnswer } from '@clever-drawer/core/facts/asked';
+import { cappedReading } from '@clever-drawer/core/facts/caps';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut, LookedAt, PlaceOutcome } from '@clever-drawer/core/facts/left-out';
@@ -10,7 +11,7 @@ import { withPresets } from './attach-presets.js';
 import type { FoundPlace } from './find-places.js';
 import { PlaceFinder } from './find-places.js';
 import type { PlaceReaders } from './place-readers.js';
-import { readHere, readInThreads } from './place-readers.js';
+import { readInThreads } from './place-readers.js';
 import type { PlaceReading } from './read-place.js';
 import { stillStands, WALKED } from './stamp.js';
 
@@ -53,7 +54,7 @@ export interface ScanOptions {
   readonly mayAsk?: (path: string) => boolean;
   /** Who asks; by default processes of this machine. */
   readonly asker?: Asker;
-  /** Where places are read: by default in threads once there are more than a few. */
+  /** Where places are read: by default in threads with limits. */
   readonly readers?: () => PlaceReaders;
 }
 
@@ -108,7 +109,7 @@ class Scan {
         }
       }
     }
-    this.send(this.threads === null && this.work.length === 0);
+    this.send();
     await Promise.all(this.work);
     this.tell(null);
     const places = [...this.unchanged, ...this.fresh].sort((a, b) => (a.path < b.path ? -1 : 1));
@@ -155,7 +156,7 @@ class Scan {
       return;
     }
     this.handful.push(place);
-    if (this.handful.length >= HANDFUL) this.send(false);
+    if (this.handful.length >= HANDFUL) this.send();
   }
 
   /** A place that was not asked because its folder's switch was off, and may be now. */
@@ -165,13 +166,12 @@ class Scan {
     return switchedOff && this.options.mayAsk?.(path) === true;
   }
 
-  /** Has the places at hand read: in this thread when they are all there are, in other threads otherwise. */
-  private send(isAll: boolean): void {
+  /** Has the places at hand read, in threads that can be ended. */
+  private send(): void {
     const places = this.handful;
     this.handful = [];
     if (places.length === 0) return;
-    const make = this.options.readers ?? (isAll ? readHere : readInThreads);
-    this.threads ??= make();
+    this.threads ??= (this.options.readers ?? readInThreads)();
     this.work.push(this.readAll(places, this.threads));
   }
 
@@ -191,14 +191,14 @@ class Scan {
     if (this.isCancelled()) return;
     if (this.options.mayAsk?.(place.path) !== true) {
       const answer = { state: 'switched-off', fault: null, printed: null } as const;
-      this.keep({ ...place, reading: withAnswer(place.reading, answer) });
+      this.keep({ ...place, reading: cappedReading(withAnswer(place.reading, answer), place.path) });
       return;
     }
     this.asker ??= this.options.asker ?? new Asker();
     this.tell(place.path);
     const answer = await this.asker.ask(place.path, build.format, askable, this.options.signal);
     // Interrupted by the cancel: as if it had not been met.
-    if (answer !== null) this.keep({ ...place, reading: withAnswer(place.reading, answer) });
+    if (answer !== null) this.keep({ ...place, reading: cappedReading(withAnswer(place.reading, answer), place.path) });
   }
 
   private keep(place: PlaceReading): void {

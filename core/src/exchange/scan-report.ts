@@ -1,5 +1,6 @@
 import type { Plugin } from '../catalogue/plugin.js';
 import { catalogueOf } from '../catalogue/plugin.js';
+import { cappedFault } from '../facts/caps.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import { FAULT_CODES, type Fault, type FaultCode } from '../facts/fault.js';
 import { describeFault } from '../facts/fault-texts.js';
@@ -87,12 +88,12 @@ export const faultsOfReport = (report: Pick<ScanReport, 'problems'>): Fault[] =>
   report.problems.map(({ path, code, line, detail, message }) => {
     const isKnown = (FAULT_CODES as readonly string[]).includes(code);
     const words = isKnown ? detail : message;
-    return {
+    return cappedFault({
       code: isKnown ? (code as FaultCode) : 'reader-failed',
       path,
       ...(line === null ? {} : { line }),
       ...(words === null ? {} : { detail: words }),
-    };
+    });
   });
 
 /** Whether a path lies in one of the folders that were scanned, by the way in which the system of the report writes paths. */

@@ -110,6 +110,14 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `Reading this place took more memory than it may${because(f)}, and was ended.`,
     remedy: 'A file in it is damaged: install the plugin again. It is not read again until it changes.',
   },
+  'too-many-plugins': {
+    message: (f) => `This place says that it holds far more plugins than any does${because(f)}.`,
+    remedy: 'Install it again, or tell its vendor; what is kept can be found as usual.',
+  },
+  'path-too-long': {
+    message: (f) => `This path is longer than any that programs use${because(f)}, and was left out.`,
+    remedy: 'Move what is in it to a shorter path, then scan again.',
+  },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,
     remedy: 'Please report it with this line; everything else was read.',

@@ -15,6 +15,8 @@ export const FAULT_CODES = [
   'binary-empty',
   'binary-unrecognised',
   'preset-broken',
+  'too-many-plugins',
+  'path-too-long',
   'reader-failed',
   'reading-too-long',
   'reading-too-large',

@@ -31,7 +31,11 @@ export const partsOf =
 export async function headerOf(place: Place, inside: string, wanted: Wanted = 'all'): Promise<BinaryFacts | Fault> {
   const path = inside === '' ? place.path : `${place.path}/${inside}`;
   const size = await place.size(inside);
-  if (size === null) return { code: 'binary-missing', path: place.path, detail: inside };
+  if (size === null) {
+    // Of a place that is itself no file it is told what it is.
+    const what = inside === '' ? await place.part('', 0, 1) : null;
+    return what?.ok === false ? what.fault : { code: 'binary-missing', path: place.path, detail: inside };
+  }
   if (size === 0) return { code: 'binary-empty', path };
   const start = await place.part(inside, 0, 16);
   if (!start.ok) return start.fault;

@@ -4,7 +4,20 @@ import { parse } from 'plist';
 import type { Fault, Outcome } from './fault.js';
 import { bad, good } from './fault.js';
 import type { Place } from './place.js';
-import { decodeText, DESCRIPTION_LIMIT } from './place.js';
+import { decodeText } from './place.js';
+import { tooMuchInBinaryPlist } from './plist-bounds.js';
+
+/** A property list larger than this is not one of a plugin: those have some kilobytes (common practice), and XML is slow to read. */
+const PLIST_LIMIT = 512 * 1024;
+/** Elements of XML; the library takes half a second for so many. */
+const MOST_ELEMENTS = 20_000;
+
+function tooMuchInXml(bytes: Uint8Array): string | null {
+  let elements = 0;
+  for (const byte of bytes) if (byte === OPENS) elements++;
+  return elements > 2 * MOST_ELEMENTS ? `it holds more than ${String(MOST_ELEMENTS)} elements` : null;
+}
+const OPENS = '<'.charCodeAt(0);
 
 /** A property list's top dictionary. */
 export type PlistDictionary = Readonly<Record<string, PlistValue>>;
@@ -12,6 +25,8 @@ export type PlistDictionary = Readonly<Record<string, PlistValue>>;
 /** Parses an XML or binary property list whose top is a dictionary. Apple PropertyList-1.0 DTD; the binary form by the library. */
 export function parsePlist(bytes: Uint8Array, path: string): Outcome<PlistDictionary> {
   const wrong = (detail: string): Outcome<never> => bad({ code: 'plist-broken', path, detail });
+  const tooMuch = isBinary(bytes) ? tooMuchInBinaryPlist(bytes) : tooMuchInXml(bytes);
+  if (tooMuch !== null) return wrong(tooMuch);
   const source = isBinary(bytes) ? bytes : decodeText(bytes);
   const xmlFault = typeof source === 'string' ? faultOfXml(source, path) : null;
   if (xmlFault !== null) return bad(xmlFault);
@@ -65,7 +80,7 @@ export function plistDictionaries(dictionary: PlistDictionary, key: string): Pli
 export async function bundlePlist(place: Place): Promise<{ plist: PlistDictionary | null; faults: Fault[] }> {
   const inside = 'Contents/Info.plist';
   if ((await place.size(inside)) === null) return { plist: null, faults: [] };
-  const bytes = await place.whole(inside, DESCRIPTION_LIMIT);
+  const bytes = await place.whole(inside, PLIST_LIMIT);
   if (!bytes.ok) return { plist: null, faults: [bytes.fault] };
   const parsed = parsePlist(bytes.value, `${place.path}/${inside}`);
   return parsed.ok ? { plist: parsed.value, faults: [] } : { plist: null, faults: [parsed.fault] };

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler, Request, RequestHandler, Response } from 'exp
 import type { Logger } from 'pino';
 import type { ProblemDetails } from '@clever-drawer/contract/responses';
 import { PROBLEMS, problemType } from '@clever-drawer/contract/problems';
+import { isOutOfReach } from '../database/out-of-reach.js';
 import { HttpError } from './http-error.js';
 
 /** Sends an error as application/problem+json (RFC 9457). */
@@ -51,7 +52,7 @@ function asHttpError(error: unknown, dataFolder: string | null): HttpError | nul
     return new HttpError('unsupported-encoding', 'Send JSON in UTF-8.');
   if (status === 400) return new HttpError('bad-request', 'The address or the request is not well formed.');
   const code = (error as { code?: string }).code ?? '';
-  if (isOutOfReach(code, error)) {
+  if (isOutOfReach(error)) {
     return new HttpError(
       'database-not-reachable',
       'Clever Drawer does not get at its saved data, and nothing was changed. A database of its own it starts again by itself; if this goes on, look at the log that it prints.',
@@ -64,16 +65,6 @@ function asHttpError(error: unknown, dataFolder: string | null): HttpError | nul
     );
   return null;
 }
-
-/** What systems and PostgreSQL call a line that is down, a server that ends, starts or has no room, and a statement that took too long. PostgreSQL, "Error Codes"; errno(3). */
-const OUT_OF_REACH =
-  /^(ECONNREFUSED|ECONNRESET|ECONNABORTED|EPIPE|ETIMEDOUT|EHOSTUNREACH|57P0\d|57014|08\w{3}|53300|58030)$/;
-/** What the driver, and what stands above it, says of the same without a code: the line went down in the middle of a transaction, say. */
-const LINE_IS_DOWN =
-  /Connection terminated|already released|Transaction is not started|Query read timeout|timeout expired|timeout exceeded when trying to connect|not queryable|connection error|Driver not Connected|Client was closed/i;
-
-const isOutOfReach = (code: string, error: unknown): boolean =>
-  OUT_OF_REACH.test(code) || (error instanceof Error && LINE_IS_DOWN.test(error.message));
 
 /** Answers what leads nowhere. */
 export const noSuchRoute: RequestHandler = (request: Request, response) => {

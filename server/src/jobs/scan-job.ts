@@ -1,9 +1,11 @@
+import { setTimeout as rest } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { Asker } from '@clever-drawer/scan/ask/asker';
 import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import { runScan, type ScanProgress, type ScanResult } from '@clever-drawer/scan/run-scan';
 import { FolderRow, ScanRow } from '../database/entities/computer.js';
+import { isOutOfReach } from '../database/out-of-reach.js';
 import { jsonForDatabase } from '../database/json.js';
 import { isBelow } from '../store/computer-store.js';
 import { loadPlaces } from '../store/place-store.js';
@@ -42,7 +44,7 @@ export async function runScanJob(
       mayAsk: (path) => !silent.some((folder) => isBelow(path, folder.path)),
     });
     clearInterval(timer);
-    await finish(source, job, result);
+    await whenReached(() => finish(source, job, result), cancel.signal);
   } catch (error) {
     log.error({ err: error }, 'scan failed');
     const failure =
@@ -53,6 +55,22 @@ export async function runScanJob(
   } finally {
     clearInterval(timer);
     asker.close();
+  }
+}
+
+/** So long what was read waits for a database that is not to be had. */
+const WAITS_MS = 120_000;
+
+/** Does something with the database, again and again while that is not to be had: what a scan has read is not lost over a database that is started again. */
+async function whenReached<T>(work: () => Promise<T>, signal: AbortSignal): Promise<T> {
+  const until = Date.now() + WAITS_MS;
+  for (let pause = 500; ; pause = Math.min(pause * 2, 10_000)) {
+    try {
+      return await work();
+    } catch (error) {
+      if (!isOutOfReach(error) || signal.aborted || Date.now() + pause > until) throw error;
+      await rest(pause);
+    }
   }
 }
 

@@ -1,9 +1,8 @@
-import { existsSync } from 'node:fs';
 import { HttpError, notFound } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { findPicture } from '../store/catalogue-store.js';
 import { computerIdOf } from '../store/computer-store.js';
-import { findKeptPicture, keepPicture, pictureType } from '../store/picture-store.js';
+import { findKeptPicture, keepPicture, pictureType, readPicture } from '../store/picture-store.js';
 import type { Context } from './context.js';
 
 type Keys =
@@ -18,9 +17,9 @@ export function pictureHandlers({ source }: Context): Handlers<Keys> {
     'GET /computers/{computer}/builds/{build}/pictures/{number}': async ({ path, response }) => {
       const { computer, build, number } = path;
       const file = await findPicture(db, await computerIdOf(db, computer), build, Number(number));
-      if (file === null || !existsSync(file)) throw notFound('picture');
-      response.type('png').set('Cache-Control', 'private, max-age=3600');
-      response.sendFile(file, { dotfiles: 'allow' });
+      const picture = file === null ? null : await readPicture(file);
+      if (picture === null) throw notFound('picture');
+      response.type(picture.type).set('Cache-Control', 'private, max-age=3600').send(picture.bytes);
     },
 
     'POST /computers/{computer}/pictures': async ({ path, request }) => {

@@ -3,6 +3,7 @@ import equal from 'fast-deep-equal';
 import type { EntityManager } from 'typeorm';
 import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
 import { scanStory } from '@clever-drawer/core/catalogue/scan-story';
+import { cappedBuild, cappedPath } from '@clever-drawer/core/facts/caps';
 import { faultsOfReport, isCovered, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
@@ -26,10 +27,12 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const rows = await db.findBy(BuildRow, { computerId });
   const before = await loadPlaces(db, computerId);
   // Pictures are files of that computer: a path of this one that is called the same is none of them.
-  const seen = report.plugins.flatMap((plugin) => plugin.builds).map((build) => ({ ...build, pictures: [] }));
+  const seen = report.plugins
+    .flatMap((plugin) => plugin.builds)
+    .map((build) => ({ ...cappedBuild(build), path: cappedPath(build.path), pictures: [] }));
   const difference = scanDifference(rows.map(knownBuild), seen, (path) => isCovered(report, path));
   const faults = faultsOfReport(report);
-  const leftOut = report.lookedAt.leftOut.map((one) => leftOutPlace(one, BY_REPORT));
+  const leftOut = report.lookedAt.leftOut.map((one) => leftOutPlace({ ...one, path: cappedPath(one.path) }, BY_REPORT));
   const places = [...leftOut, ...faultPlaces(faults, BY_REPORT)];
   const stood = [...before.values()].filter((place) => isCovered(report, place.path));
   const failedBefore = new Set(stood.flatMap((place) => place.reading.faults.map((fault) => fault.path)));

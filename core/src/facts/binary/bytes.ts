@@ -34,10 +34,15 @@ export class Fields {
   }
 }
 
-/** The text up to the next zero byte, or null when it starts outside or does not end inside the bytes. */
+/** Longer than the name of any entry; what is looked for has less than twenty. */
+export const MOST_NAME_BYTES = 64;
+
+/** The text up to the next zero byte, cut after MOST_NAME_BYTES, or null when it starts outside or does not end inside the bytes. */
 export function zeroEnded(bytes: Uint8Array, at: number): string | null {
   if (at < 0 || at >= bytes.length) return null;
-  const end = bytes.indexOf(0, at);
-  if (end < 0) return null;
-  return String.fromCharCode(...bytes.subarray(at, Math.min(end, at + 512)));
+  // No further than a name goes: one without an end would be looked through to the end of the file, again and again.
+  const name = bytes.subarray(at, at + MOST_NAME_BYTES);
+  const end = name.indexOf(0);
+  if (end < 0) return name.length < MOST_NAME_BYTES ? null : String.fromCharCode(...name);
+  return String.fromCharCode(...name.subarray(0, end));
 }

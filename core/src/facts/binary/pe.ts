@@ -1,14 +1,16 @@
-import { Resource } from 'resedit';
 import type { Architecture } from '../format.js';
 import type { BinaryFacts } from './binary-facts.js';
 import type { ReadAt } from './bytes.js';
-import { Fields, zeroEnded } from './bytes.js';
+import { Fields, MOST_NAME_BYTES, zeroEnded } from './bytes.js';
+import { versionTexts } from './version-info.js';
 
 // Machine values: Microsoft PE Format, "Machine Types".
 const MACHINES: Record<number, Architecture> = { 0x8664: 'x86-64', 0x14c: 'x86', 0xaa64: 'arm64', 0x1c4: 'arm' };
 
 const VERSION_RESOURCE = 16; // RT_VERSION
 const SECTION_LIMIT = 16 * 1024 * 1024;
+const MOST_NAMES = 65_536;
+const NAMES_LIMIT = 4 * 1024 * 1024;
 
 interface Section {
   readonly rva: number;
@@ -58,10 +60,16 @@ async function exportedNames(image: Image, rva: number): Promise<Set<string>> {
   const found = new Set<string>();
   if (rva === 0) return found;
   const table = new Fields(await image.at(rva, 40));
-  const count = Math.min(table.u32(24), 65536);
+  const count = Math.min(table.u32(24), MOST_NAMES);
   const pointers = new Fields(await image.at(table.u32(32), count * 4));
-  for (let index = 0; index < count; index++) {
-    const name = zeroEnded(await image.at(pointers.u32(index * 4), 256), 0);
+  const at = Array.from({ length: Math.min(count, pointers.length / 4) }, (_, index) => pointers.u32(index * 4));
+  // Linkers put the names side by side: they are read in one go, and not one by one.
+  const first = at.reduce((least, one) => Math.min(least, one), Infinity);
+  const last = at.reduce((most, one) => Math.max(most, one), 0);
+  if (at.length === 0) return found;
+  const names = await image.at(first, Math.min(last - first + MOST_NAME_BYTES, NAMES_LIMIT));
+  for (const one of at) {
+    const name = zeroEnded(names, one - first);
     if (name) found.add(name);
   }
   return found;
@@ -86,26 +94,5 @@ async function versionStrings(image: Image, rva: number): Promise<Record<string,
   if (inside === null || inside >= 0x80000000) return {};
   const leaf = new Fields(await image.at(rva + inside, 16));
   const data = await image.at(leaf.u32(0), Math.min(leaf.u32(4), 65536));
-  return parseVersionInfo(data);
-}
-
-function parseVersionInfo(data: Uint8Array): Record<string, string> {
-  try {
-    const bin = data.slice().buffer;
-    const [info] = Resource.VersionInfo.fromEntries([
-      { type: VERSION_RESOURCE, id: 1, lang: 1033, codepage: 1200, bin },
-    ]);
-    if (info === undefined) return {};
-    const merged: Record<string, string> = {};
-    for (const language of info.getAllLanguagesForStringValues()) {
-      for (const [key, value] of Object.entries(info.getStringValues(language))) {
-        const text = value.replace(/\0/g, '').trim();
-        if (text !== '') merged[key] ??= text;
-      }
-    }
-    return merged;
-  } catch {
-    // A broken version resource is as good as none: the file name still tells something.
-    return {};
-  }
+  return versionTexts(data);
 }

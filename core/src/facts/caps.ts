@@ -1,0 +1,138 @@
+/** The most that is kept of what comes from outside: no file and no plugin can make a fact larger than any real one is. */
+import type { BuildFacts, PresetFacts } from './build-facts.js';
+import { PRESET_NAME_LENGTH, PRESETS_KEPT } from './build-facts.js';
+import type { Fault } from './fault.js';
+import type { FoundPreset, Reading } from './place.js';
+
+/** Characters kept of a text; far more than real ones have (common practice). */
+export const MOST_TEXT = {
+  name: 200,
+  vendor: 200,
+  version: 100,
+  description: 4000,
+  printed: 2000,
+  detail: 400,
+} as const;
+/** Characters kept of what something is known by. What is longer keeps its beginning and a mark of the whole, so that two of them stay two. */
+export const MOST_IDENTIFIER = 400;
+/** Plugins kept of one place. The largest collections in one file hold some hundreds (common practice). */
+export const MOST_BUILDS = 1000;
+/** Bytes of a path that is taken up: a row of it must fit into an index. */
+export const MOST_PATH_BYTES = 2000;
+
+const MOST = {
+  faults: 50,
+  types: 50,
+  others: 20,
+  pictures: 20,
+  replaces: 50,
+  projects: 1000,
+  presets: 20_000,
+  askable: 20,
+};
+
+// Zero characters and half surrogate pairs are no text: what was read would come back otherwise from the database.
+const NO_TEXT = /\0|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
+
+/** A text cut to so many characters, at no half one, and without what is none. */
+export function cappedText(text: string, most: number): string {
+  // Cut first: whatever is done with it then takes as long as what is kept.
+  const isHalved = text.length > most && /[\uD800-\uDBFF]/.test(text.charAt(most - 2));
+  const cut = text.length > most ? `${text.slice(0, most - (isHalved ? 2 : 1))}…` : text;
+  return cut.replace(NO_TEXT, (bad) => (bad === '\0' ? '' : '\uFFFD'));
+}
+
+/** Something that a thing is known by, with a mark in place of what is cut off (FNV-1a, 32 bits, from both ends). */
+export function cappedKey(text: string, most: number = MOST_IDENTIFIER): string {
+  if (text.length <= most) return cappedText(text, most);
+  let [forth, back] = [0x811c9dc5, 0x811c9dc5];
+  const { length } = text;
+  for (let at = 0; at < length; at++) {
+    forth = Math.imul(forth ^ text.charCodeAt(at), 0x01000193) >>> 0;
+    back = Math.imul(back ^ text.charCodeAt(length - 1 - at), 0x01000193) >>> 0;
+  }
+  const mark = `#${forth.toString(16).padStart(8, '0')}${back.toString(16).padStart(8, '0')}`;
+  return cappedText(text.slice(0, most - mark.length), most) + mark;
+}
+
+const encoder = new TextEncoder();
+/** Bytes of a path as UTF-8. */
+export const bytesOfPath = (path: string): number => encoder.encode(path).length;
+/** A path that fits into an index; a longer one keeps its beginning and a mark of the whole. */
+export const cappedPath = (path: string): string =>
+  bytesOfPath(path) <= MOST_PATH_BYTES ? cappedText(path, MOST_PATH_BYTES) : cappedKey(path, MOST_PATH_BYTES / 4);
+
+const orNull = <T>(value: T | null, cap: (value: T) => T): T | null => (value === null ? null : cap(value));
+
+/** A fault with no more of a parser's words than are read. */
+export const cappedFault = (fault: Fault): Fault => ({
+  ...fault,
+  path: cappedPath(fault.path),
+  ...(fault.detail === undefined ? {} : { detail: cappedText(fault.detail, MOST_TEXT.detail) }),
+});
+
+const cappedPreset = <P extends PresetFacts>(preset: P): P => ({
+  ...preset,
+  key: cappedKey(preset.key),
+  name: cappedText(preset.name, PRESET_NAME_LENGTH),
+  bank: orNull(preset.bank, (bank) => cappedText(bank, PRESET_NAME_LENGTH)),
+});
+
+/** A build whose facts are no larger than any real one's. */
+export function cappedBuild(build: BuildFacts): BuildFacts {
+  return {
+    ...build,
+    identifier: orNull(build.identifier, (text) => cappedKey(text)),
+    name: cappedText(build.name, MOST_TEXT.name),
+    vendor: orNull(build.vendor, (text) => cappedText(text, MOST_TEXT.vendor)),
+    version: orNull(build.version, (text) => cappedText(text, MOST_TEXT.version)),
+    description: orNull(build.description, (text) => cappedText(text, MOST_TEXT.description)),
+    printed: orNull(build.printed, (text) => cappedText(text, MOST_TEXT.printed)),
+    declaredTypes: build.declaredTypes.slice(0, MOST.types).map((type) => cappedText(type, MOST_TEXT.version)),
+    presetList: build.presetList.slice(0, PRESETS_KEPT).map(cappedPreset),
+    pictures: build.pictures.slice(0, MOST.pictures),
+    replaces: build.replaces.slice(0, MOST.replaces).map((text) => cappedKey(text)),
+    others: build.others
+      .slice(0, MOST.others)
+      .map((other) => ({ ...other, value: cappedText(other.value, MOST_TEXT.description) })),
+  };
+}
+
+/** A reading with caps on all that it holds; what is left out of a place that holds too many plugins is a fault that counts it. */
+export function cappedReading(reading: Reading, path: string): Reading {
+  const { builds, faults, presets, projects, ofProjects, askable } = reading;
+  const left = builds.length - MOST_BUILDS;
+  const tooMany: Fault[] =
+    left <= 0
+      ? []
+      : [
+          {
+            code: 'too-many-plugins',
+            path,
+            detail: `${String(builds.length)}, of which ${String(MOST_BUILDS)} are kept`,
+          },
+        ];
+  const few = <T>(list: readonly T[] | undefined, most: number): readonly T[] | undefined => list?.slice(0, most);
+  const kept: { -readonly [Key in keyof Reading]: Reading[Key] } = {
+    ...reading,
+    builds: builds.slice(0, MOST_BUILDS).map(cappedBuild),
+    faults: [...tooMany, ...faults.slice(0, MOST.faults).map(cappedFault)],
+  };
+  if (presets !== undefined)
+    kept.presets = few(presets, MOST.presets)?.map((preset): FoundPreset => ({
+      ...cappedPreset(preset),
+      appliesTo: cappedKey(preset.appliesTo),
+    }));
+  if (projects !== undefined)
+    kept.projects = few(projects, MOST.projects)?.map((one) => ({
+      project: cappedKey(one.project),
+      maker: cappedText(one.maker, MOST_TEXT.vendor),
+    }));
+  if (ofProjects !== undefined)
+    kept.ofProjects = few(ofProjects, MOST.projects)?.map((one) => ({
+      identifier: cappedKey(one.identifier),
+      project: cappedKey(one.project),
+    }));
+  if (askable !== undefined) kept.askable = few(askable, MOST.askable);
+  return kept;
+}
