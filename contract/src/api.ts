@@ -17,7 +17,7 @@ import {
 import * as answers from './responses.js';
 import { CHANGES, change, NO_COMPUTER, SENDS } from './api-parts.js';
 import { LOAD_API } from './load-api.js';
-import { flag, listOf, thing, written } from './schema.js';
+import { flag, listOf, one, thing, written } from './schema.js';
 
 /** Every endpoint by method and path, below /api. */
 export const API = {
@@ -31,6 +31,14 @@ export const API = {
     summary: 'This document.',
     status: 200,
     answer: written<object>({ type: 'object' }),
+    problems: [],
+  },
+
+  'GET /asking': {
+    summary:
+      'In which room this server asks plugins about themselves: a closed one (no network, processes of its own, nothing can be written), as another user or as its own, or an open one.',
+    status: 200,
+    answer: thing('Asking', { room: one(['nobody', 'closed', 'open']) }),
     problems: [],
   },
 

@@ -11,6 +11,7 @@ import type { AskLimits } from '../src/ask/asking-process';
 import { runScan, type ScanOptions } from '../src/run-scan';
 import { buildToy, inside } from './support';
 
+const PROGRAM = fileURLToPath(new URL('../dist/ask/ask-child.js', import.meta.url));
 let folder: string;
 let at: (name: string) => string;
 const scan = (options: ScanOptions = {}, paths = [folder]) => runScan(paths, { mayAsk: () => true, ...options });
@@ -195,12 +196,12 @@ describe('a plugin that misbehaves is a problem of its own file, and the others 
     'processes that it starts are ended: %s',
     async (misdeed) => {
       const path = await buildToy(at('forks.so'), `LADSPA ${misdeed}`);
-      const before = processesOf('ask-child');
+      const before = processesOf(PROGRAM);
       const result = await scan();
       expect(result.builds.filter((build) => build.path === path).map((build) => build.name)).toEqual(GOOD);
       if (misdeed !== 'FORKS_AND_COMES_BACK') expect(codes(result)).toEqual(['forks.so asked-forked']);
       await new Promise((done) => setTimeout(done, 300));
-      expect(processesOf('ask-child').filter((pid) => !before.includes(pid))).toEqual([]);
+      expect(processesOf(PROGRAM).filter((pid) => !before.includes(pid))).toEqual([]);
     },
   );
 
@@ -290,10 +291,10 @@ describe('asking again', () => {
 
 it('a plugin that hangs does not outlive a scan that was killed', async () => {
   await buildToy(at('bad.so'), 'LADSPA HANGS');
-  const before = processesOf('ask-child');
+  const before = processesOf(PROGRAM);
   const main = fileURLToPath(new URL('../dist/main.js', import.meta.url));
   const command = spawn(process.execPath, [main, folder], { stdio: 'ignore' });
-  const asked = () => processesOf('ask-child').filter((pid) => !before.includes(pid));
+  const asked = () => processesOf(PROGRAM).filter((pid) => !before.includes(pid));
   await until(() => asked().length > 0);
   await new Promise((done) => setTimeout(done, 700));
   command.kill('SIGKILL');

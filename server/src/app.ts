@@ -23,6 +23,7 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
     await context.source.query('SELECT 1');
     return { ok: true };
   },
+  'GET /asking': async () => ({ room: await context.askingRoom() }),
   'GET /openapi.json': () => Promise.resolve(openApiDocument()),
   ...computerHandlers(context),
   ...reportHandlers(context),

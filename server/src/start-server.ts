@@ -5,7 +5,9 @@ import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
+import { Asker, STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
+import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
+import type { Room } from '@clever-drawer/scan/ask/room';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { readProjectApart } from './jobs/read-project.js';
@@ -97,12 +99,14 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       () => arranging.tellHowFar(),
     );
     undo.push(() => line.close());
+    const notesIn = isOwnData ? settings.dataFolder : settings.settingsFolder;
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
-    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits }), (job) => {
+    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits, notesIn }), (job) => {
       arrivals.scanned(job.folders);
     });
     const context = {
       readProject: readProjectApart,
+      askingRoom: memoizedRoom(limits),
       source,
       log,
       scans,
@@ -121,6 +125,20 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     await stop();
     throw error;
   }
+}
+
+/** Tries once in which room a process for plugins starts, when that is first asked. */
+function memoizedRoom(limits: AskLimits): () => Promise<Room['kind']> {
+  let found: Promise<Room['kind']> | null = null;
+  const find = async (): Promise<Room['kind']> => {
+    const asker = new Asker(limits);
+    try {
+      return (await asker.roomAtHand()).kind;
+    } finally {
+      asker.close();
+    }
+  };
+  return () => (found ??= find());
 }
 
 /** After several arrangements were made one: what their computers know of a plugin is put together. */

@@ -190,6 +190,7 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   found: flag(),
   arrivedAt: words(),
   loads: count(),
+  lastLoad: moment().nullable(),
   builds: listOf(buildView),
   places: placesOfPlugin,
   /** Presets of it that stand somewhere or have a name of their own. */

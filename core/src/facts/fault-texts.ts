@@ -86,6 +86,15 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `The plugin printed without end while it was asked${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
+  'asked-spoke': {
+    message: (f) =>
+      `The plugin wrote into the line that answers come by${because(f)}; nothing that it said is believed.`,
+    remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
+  },
+  'asked-ended-all': {
+    message: () => 'Clever Drawer itself ended while this plugin was asked about itself.',
+    remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
+  },
   'asked-forked': {
     message: (f) => `The plugin started other processes while it was asked${because(f)}; they were ended.`,
     remedy: `Tell its vendor. What it said is kept; if something is missing, try again.`,

@@ -24,6 +24,8 @@ export const FAULT_CODES = [
   'asked-hung',
   'asked-exited',
   'asked-flooded',
+  'asked-spoke',
+  'asked-ended-all',
   'asked-forked',
   'asked-too-large',
   'asked-refused',

@@ -1,6 +1,8 @@
 /** The process that loads plugins. One question after the other until the pipe closes; whatever a plugin does here, it does to this process alone. */
 import { readdirSync, readFileSync, readSync, writeSync } from 'node:fs';
 import koffi from 'koffi';
+import { MOST_BUILDS } from '@clever-drawer/core/facts/caps';
+import { trimmed } from './answer-shape.js';
 import { askClap } from './ask-clap.js';
 import { askLadspa } from './ask-ladspa.js';
 import { askVst2 } from './ask-vst2.js';
@@ -85,10 +87,17 @@ function answer(question: Question): void {
   const { value, ...how } = tried(() => ask(question));
   const { plugins = [], ports } = value ?? {};
   const portsFollow = ports !== undefined && plugins.length > 0;
-  say({ number, plugins, ...how, ...(portsFollow ? { portsFollow } : {}) });
+  const more = plugins.length - MOST_BUILDS;
+  say({
+    number,
+    plugins: trimmed(plugins),
+    ...(more > 0 ? { more } : {}),
+    ...how,
+    ...(portsFollow ? { portsFollow } : {}),
+  });
   if (!portsFollow) return;
   const { value: told = [], ...afterwards } = tried(ports);
-  say({ number, ports: told, ...afterwards });
+  say({ number, ports: trimmed(told), ...afterwards });
 }
 
 /** Does what runs a plugin's code: what it brought, the processes that were started and are ended, and why it could not be done. */

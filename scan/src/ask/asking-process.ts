@@ -1,10 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { createInterface } from 'node:readline';
+import { readdirSync, readFileSync } from 'node:fs';
+import { constants } from 'node:os';
 import type { Readable, Writable } from 'node:stream';
-import type { Message, PluginsMessage, PortsMessage, Question } from './messages.js';
+import { Lines, messageIn } from './answer-shape.js';
+import type { PluginsMessage, PortsMessage, Question } from './messages.js';
 import { ANSWERS, QUESTIONS } from './messages.js';
+import { makeScratch, surroundings, type Room } from './room.js';
 
 /** How long and how large a plugin may be while it is asked. */
 export interface AskLimits {
@@ -26,7 +27,7 @@ export type Ending =
 
 /** The end of the process in place of an answer. */
 export interface Failure {
-  readonly how: 'crashed' | 'exited' | 'hung' | 'flooded' | 'too-large';
+  readonly how: 'crashed' | 'exited' | 'hung' | 'flooded' | 'too-large' | 'spoke';
   readonly detail: string;
 }
 
@@ -38,9 +39,10 @@ const KEPT_BYTES = 2000;
 /** One process that loads plugins. It serves until it ends, by a plugin's doing or ours; each question learns how it went. */
 export class AskingProcess {
   private readonly child: ChildProcess;
+  private readonly scratch: ReturnType<typeof makeScratch>;
   private readonly ready: Promise<void>;
   private waiting: {
-    number: number;
+    number: string;
     first: PluginsMessage | null;
     end: (ending: Ending) => void;
     more: () => void;
@@ -53,14 +55,13 @@ export class AskingProcess {
   constructor(
     program: string,
     private readonly limits: AskLimits,
+    room: Room,
   ) {
-    // A shell sets what the process inherits: no core dumps, no large files, and a ceiling far above the watched limit of memory.
-    const ceiling = String(limits.megabytes * 4 * 1024);
-    const limited = `ulimit -c 0; ulimit -f 65536; ulimit -d ${ceiling} 2>/dev/null; exec "$0" "$@"`;
-    const { DISPLAY: _display, WAYLAND_DISPLAY: _wayland, NODE_OPTIONS: _options, ...env } = process.env;
-    this.child = spawn('/bin/sh', ['-c', limited, process.execPath, program], {
-      cwd: tmpdir(),
-      env,
+    this.scratch = makeScratch();
+    const [command, args] = room.command([process.execPath, program], limits, this.scratch.path);
+    this.child = spawn(command, args, {
+      cwd: this.scratch.path,
+      env: surroundings(this.scratch.path),
       // A group of its own, so that everything it starts can be ended with it.
       detached: true,
       stdio: ['ignore', 'pipe', 'pipe', 'pipe', 'pipe'],
@@ -72,27 +73,40 @@ export class AskingProcess {
     for (const stream of [this.child.stdout, this.child.stderr])
       stream?.on('data', (bytes: Buffer) => this.heard(bytes));
     for (const stream of this.child.stdio) stream?.on('error', () => undefined);
-    createInterface({ input: this.child.stdio[ANSWERS] as Readable }).on('line', (line) => {
-      const message = parsed(line);
-      if (message === null) return;
-      if ('ready' in message) {
-        clearTimeout(starting);
-        isReady();
-      } else if (message.number === this.waiting?.number) this.answered(message);
-    });
+    let hasBegun = false;
+    const lines = new Lines(
+      (line) => {
+        // What comes after that is not believed either.
+        if (this.killedFor !== null) return;
+        const message = messageIn(line);
+        if (message !== null && 'ready' in message && !hasBegun) {
+          hasBegun = true;
+          clearTimeout(starting);
+          isReady();
+        } else if (message !== null && 'number' in message && message.number === this.waiting?.number)
+          this.answered(message);
+        // Whoever speaks without being asked, or says what is no answer, is not listened to any more.
+        else this.kill({ how: 'spoke', detail: 'it spoke out of turn' });
+      },
+      () => this.kill({ how: 'spoke', detail: 'a line without an end' }),
+    );
+    const answers = this.child.stdio[ANSWERS] as Readable;
+    answers.setEncoding('utf8').on('data', (text: string) => lines.take(text));
     const gone = (ending: Failure): void => {
       clearTimeout(starting);
       this.ended = true;
+      this.scratch.remove();
       failed(new Error('the asking process ended'));
       this.killGroup();
       this.finish(this.killedFor ?? ending);
     };
     this.child.on('error', (error) => gone({ how: 'crashed', detail: error.message }));
-    this.child.on('exit', (code, signal) =>
-      gone(
-        signal === null ? { how: 'exited', detail: `exit code ${String(code)}` } : { how: 'crashed', detail: signal },
-      ),
-    );
+    this.child.on('exit', (code, signal) => gone(endingOf(code, signal)));
+  }
+
+  /** Resolves when it can be asked; rejects when it can't. */
+  started(): Promise<void> {
+    return this.ready;
   }
 
   get isAlive(): boolean {
@@ -113,8 +127,7 @@ export class AskingProcess {
       const late = setTimeout(() => this.kill({ how: 'hung', detail: `${String(seconds)} seconds` }), seconds * 1000);
       const more = (): void => void late.refresh();
       const look = setInterval(() => {
-        if (residentMegabytes(this.child.pid) > megabytes)
-          this.kill({ how: 'too-large', detail: `${String(megabytes)} MB` });
+        if (holdsMore(this.child.pid, megabytes)) this.kill({ how: 'too-large', detail: `${String(megabytes)} MB` });
       }, LOOK_MS);
       this.waiting = {
         number: question.number,
@@ -189,21 +202,56 @@ export class AskingProcess {
   }
 }
 
-function parsed(line: string): Message | null {
-  try {
-    return JSON.parse(line) as Message;
-  } catch {
-    // A plugin that writes to a pipe that is not its own.
-    return null;
-  }
+/** How a process ended. A shell around it tells of a signal by a code above 128 (POSIX, Shell Command Language, 2.8.2). */
+function endingOf(code: number | null, signal: NodeJS.Signals | null): Failure {
+  const [name] = Object.entries(constants.signals).find(([, number]) => number === (code ?? 0) - 128) ?? [];
+  const by = signal ?? name ?? null;
+  return by === null ? { how: 'exited', detail: `exit code ${String(code)}` } : { how: 'crashed', detail: by };
 }
 
-/** Memory that the process holds, where the system tells it; 0 elsewhere. proc(5), statm: pages resident. */
-function residentMegabytes(pid: number | undefined): number {
+const MOST_WATCHED = 5000;
+
+/** A process and all that it has started, where the system tells it; none elsewhere. proc(5), children. */
+function familyOf(pid: number | undefined): string[] {
+  const family: string[] = [];
+  const waiting = pid === undefined ? [] : [String(pid)];
+  while (waiting.length > 0 && family.length < MOST_WATCHED) {
+    const one = waiting.pop() ?? '';
+    family.push(one);
+    try {
+      for (const task of readdirSync(`/proc/${one}/task`))
+        for (const child of readFileSync(`/proc/${one}/task/${task}/children`, 'utf8').split(' '))
+          if (child !== '') waiting.push(child);
+    } catch {
+      // It ended in the meantime.
+    }
+  }
+  return family;
+}
+
+/** Whether a process and all that it has started hold more memory than that. What several share counts once, where the system tells. proc(5), statm, smaps_rollup. */
+function holdsMore(pid: number | undefined, megabytes: number): boolean {
+  const family = familyOf(pid);
+  const sum = (of: (one: string) => number): number =>
+    family.reduce((all, one) => {
+      try {
+        return all + of(one);
+      } catch {
+        return all;
+      }
+    }, 0);
+  const resident = (one: string): number =>
+    (Number(readFileSync(`/proc/${one}/statm`, 'utf8').split(' ')[1]) * 4096) / 1e6;
+  if (sum(resident) <= megabytes) return false;
+  return sum((one) => shareOf(one) ?? resident(one)) > megabytes;
+}
+
+/** What a process holds, with its part of what it shares; null where that is not told. */
+function shareOf(pid: string): number | null {
   try {
-    const pages = Number(readFileSync(`/proc/${String(pid)}/statm`, 'utf8').split(' ')[1]);
-    return (pages * 4096) / 1e6;
+    const [, kilobytes] = /^Pss:\s+(\d+) kB/m.exec(readFileSync(`/proc/${pid}/smaps_rollup`, 'utf8')) ?? [];
+    return kilobytes === undefined ? null : Number(kilobytes) / 1000;
   } catch {
-    return 0;
+    return null;
   }
 }

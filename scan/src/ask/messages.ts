@@ -3,7 +3,8 @@ import type { Format } from '@clever-drawer/core/facts/format';
 
 /** What the asking process is told, a line of JSON each: load this file, and ask it in the way of its format. */
 export interface Question {
-  readonly number: number;
+  /** Not to be guessed: who has not been asked can't answer. */
+  readonly number: string;
   readonly format: Format;
   /** The file to load. */
   readonly binary: string;
@@ -15,8 +16,10 @@ export interface Question {
 export type Message =
   | { readonly ready: true }
   | {
-      readonly number: number;
+      readonly number: string;
       readonly plugins: readonly AskedPlugin[];
+      /** How many more plugins there are than are told of. */
+      readonly more?: number;
       /** Processes that the plugin had started; they were ended. */
       readonly started: number;
       /** Why the file could not be asked, in the system's words. */
@@ -25,7 +28,7 @@ export type Message =
       readonly portsFollow?: true;
     }
   | {
-      readonly number: number;
+      readonly number: string;
       readonly ports: readonly AskedPorts[];
       readonly started: number;
       readonly refused?: string;

@@ -2,13 +2,34 @@
  * Tiny plugins of our own, one format and one misdeed at a time, chosen by -D. The structures are written down here anew from the same sources as
  * the asking side: ladspa.h; VST3 ipluginbase.h (as published); VST2 and CLAP from memory.
  */
+#include <arpa/inet.h>
+#include <fcntl.h>
 #include <math.h>
+#include <netinet/in.h>
+#include <pthread.h>
 #include <signal.h>
 #include <stdint.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
+#include <sys/socket.h>
 #include <unistd.h>
+
+#if defined FORGES_LATER || defined CRASHES_LATER
+static void *later(void *unused) {
+  (void)unused;
+#ifdef CRASHES_LATER
+  usleep(250000);
+  raise(SIGSEGV);
+#else
+  for (int turn = 0; turn < 40; turn++) {
+    usleep(25000);
+    dprintf(3, "{\"number\":\"%d\",\"started\":0,\"plugins\":[{\"identifier\":\"forged\",\"name\":\"Forged\"}]}\n", turn);
+  }
+#endif
+  return NULL;
+}
+#endif
 
 /* What happens when the plugin is asked. */
 static void misbehave(void) {
@@ -38,6 +59,61 @@ static void misbehave(void) {
   }
 #elif defined EATS
   for (;;) memset(malloc(1 << 24), 1, 1 << 24);
+#elif defined ABORTS
+  abort();
+#elif defined STOPS
+  raise(SIGSTOP);
+#elif defined KILLS_PARENT
+  for (int turn = 0; turn < 3; turn++) kill(getppid(), SIGKILL), usleep(20000);
+#elif defined KILLS_ALL
+  kill(-1, SIGKILL);
+#elif defined SPEAKS
+  if (write(3, "1\n", 2) < 0) _exit(1);
+#elif defined SPEAKS_WITHOUT_END
+  static char line[1 << 20];
+  memset(line, 'x', sizeof line);
+  for (;;) if (write(3, line, sizeof line) < 0) _exit(1);
+#elif defined FORGES
+  dprintf(3, "{\"number\":\"0\",\"started\":0,\"plugins\":[{\"identifier\":\"forged\",\"name\":\"Forged\"}]}\n");
+#elif defined FORGES_LATER
+  pthread_t thread;
+  pthread_create(&thread, NULL, later, NULL);
+  pthread_detach(thread);
+#elif defined CRASHES_LATER
+  pthread_t thread;
+  pthread_create(&thread, NULL, later, NULL);
+  pthread_detach(thread);
+#elif defined EATS_IN_A_CHILD
+  if (fork() == 0) {
+    for (int turn = 0; turn < 40; turn++) memset(malloc(1 << 24), 1, 1 << 24);
+    for (;;) pause();
+  }
+  for (;;) pause();
+#elif defined DELETES
+  printf("deleted: %d\n", unlink(VICTIM) == 0);
+#elif defined WRITES
+  printf("written: %d\n", open(VICTIM, O_WRONLY | O_CREAT | O_TRUNC, 0600) >= 0);
+#elif defined READS
+  printf("read: %d\n", open(VICTIM, O_RDONLY) >= 0);
+#elif defined CONNECTS
+  struct sockaddr_in there = {.sin_family = AF_INET, .sin_port = htons(PORT), .sin_addr = {htonl(INADDR_LOOPBACK)}};
+  printf("connected: %d\n", connect(socket(AF_INET, SOCK_STREAM, 0), (struct sockaddr *)&there, sizeof there) == 0);
+#elif defined LOOKS_AROUND
+  extern char **environ;
+  for (char **one = environ; *one != NULL; one++) printf("%.*s ", (int)strcspn(*one, "="), *one);
+#elif defined SPAWNS
+  for (int turn = 0; turn < 200; turn++) if (fork() == 0) for (;;) pause();
+#elif defined FILLS
+  char path[512];
+  snprintf(path, sizeof path, "%s/large", getenv("TMPDIR"));
+  int file = open(path, O_WRONLY | O_CREAT, 0600);
+  static char block[1 << 20];
+  signal(SIGXFSZ, SIG_IGN);
+  int written = 0;
+  while (written < 4096 && write(file, block, sizeof block) == (long)sizeof block) written++;
+  printf("large: %d\n", written > 64);
+#elif defined DAWDLES
+  usleep(120000);
 #elif defined NEEDS_MATHS
   /* Linked without -lm: the host is expected to have it. */
   volatile double tone = sin((double)getpid());

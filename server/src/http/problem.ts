@@ -58,6 +58,12 @@ function asHttpError(error: unknown, dataFolder: string | null): HttpError | nul
       'Clever Drawer does not get at its saved data, and nothing was changed. A database of its own it starts again by itself; if this goes on, look at the log that it prints.',
     );
   }
+  // Values that no column takes: the schemas should have refused them, and nothing was changed. PostgreSQL, class 22.
+  if (/^22\w{3}$/.test(code) || code === '54000')
+    return new HttpError(
+      'bad-request',
+      'The request holds a value that can’t be kept: a number too large, or a text that is none.',
+    );
   if (code === '53100' || code === 'ENOSPC')
     return new HttpError(
       'disk-full',

@@ -13,6 +13,7 @@ import { findComputer } from '../store/computer-store.js';
 import { revisionsOf } from '../store/studio-store.js';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
+import { refuseUnclean } from './clean.js';
 
 /** One request as a handler gets it: checked, and with the window that asks as it names itself (it is not told of its own changes). */
 export interface Call<Key extends EndpointKey> {
@@ -58,6 +59,8 @@ function readers({ request, most }: Endpoint): RequestHandler[] {
 function route<Key extends EndpointKey>(context: Context, key: Key, handler: Handler<Key>): RequestHandler {
   const { request: shape, query, answer, status, tagged }: Endpoint = API[key];
   return async (request, response) => {
+    refuseUnclean(request.params);
+    refuseUnclean(request.query);
     const body: unknown = shape === undefined || isMedia(shape) ? request.body : checked(shape, request.body);
     if (tagged === true && (await isAsItWas(context, request, response))) return;
     const answered = await handler({

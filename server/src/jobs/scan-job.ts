@@ -7,6 +7,7 @@ import { runScan, type ScanProgress, type ScanResult } from '@clever-drawer/scan
 import { FolderRow, ScanRow } from '../database/entities/computer.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
 import { jsonForDatabase } from '../database/json.js';
+import { askNotes } from './ask-notes.js';
 import { isBelow } from '../store/computer-store.js';
 import { loadPlaces } from '../store/place-store.js';
 import { applyScan } from '../store/scan-result-store.js';
@@ -21,9 +22,12 @@ export async function runScanJob(
   job: ScanJob,
   limits: AskLimits,
   run: typeof runScan = runScan,
+  /** Where it is noted which plugins are being asked; null for nowhere. */
+  notesIn: string | null = null,
 ): Promise<void> {
   const cancel = new AbortController();
-  const asker = new Asker(limits);
+  const notes = notesIn === null ? undefined : askNotes(notesIn, job.wish.again === true);
+  const asker = new Asker(limits, undefined, notes);
   let progress: ScanProgress = { found: 0, read: 0, current: null };
   const timer = setInterval(() => {
     signOn(source.manager, job.id, progress).then(

@@ -2,7 +2,6 @@ import { Worker } from 'node:worker_threads';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import { ScanRow } from '../database/entities/computer.js';
 import { findComputer } from '../store/computer-store.js';
 import { takeNextScan, type ScanJob } from '../store/scan-store.js';
@@ -52,7 +51,7 @@ export class ScanQueue {
 
 /** Runs scans in threads of their own. A thread that dies leaves the catalogue as it was. */
 export const inThread =
-  (source: DataSource, log: Logger, order: { databaseUrl: string; limits: AskLimits }): ScanRunner =>
+  (source: DataSource, log: Logger, order: Omit<ScanOrder, 'logLevel' | 'job'>): ScanRunner =>
   async (job) => {
     try {
       await new Promise<void>((done, fail) => {

@@ -11,13 +11,14 @@ export interface ScanOrder {
   readonly databaseUrl: string;
   readonly logLevel: string;
   readonly limits: AskLimits;
+  readonly notesIn: string;
   readonly job: ScanJob;
 }
 
-const { databaseUrl, logLevel, limits, job } = workerData as ScanOrder;
+const { databaseUrl, logLevel, limits, notesIn, job } = workerData as ScanOrder;
 const log = pino({ level: logLevel }, pino.destination({ dest: 2, sync: true }));
 const source = dataSourceFor(databaseUrl);
 await source.initialize();
-await runScanJob(source, log, job, limits);
+await runScanJob(source, log, job, limits, undefined, notesIn);
 await source.destroy();
 parentPort?.close();

@@ -2,6 +2,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { ReadProject } from '@clever-drawer/core/exchange/dawproject';
 import type { System } from '@clever-drawer/core/facts/format';
+import type { Room } from '@clever-drawer/scan/ask/room';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
@@ -20,6 +21,8 @@ export interface Context {
   readonly here: Here;
   /** Where the application keeps its own data; null when that is in a database elsewhere. */
   readonly ownData: string | null;
+  /** In which room plugins are asked about themselves; found out once. */
+  readonly askingRoom: () => Promise<Room['kind']>;
   /** Reads a DAWproject, wherever that is done. */
   readonly readProject: (bytes: Uint8Array) => Promise<ReadProject>;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */

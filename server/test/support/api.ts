@@ -47,7 +47,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
   await chmod(folder, 0o755);
   const cluster = await startCluster(join(folder, 'data'), { throwaway: true });
   const source = await openDatabase(cluster.url);
-  const log = pino({ level: 'silent' });
+  const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
   const arrivals = new Arrivals(source, log, here);
   const arranging = new Arranging(source);
   const line = await listenTo(
@@ -64,6 +64,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arranging,
       here,
       ownData: null,
+      askingRoom: () => Promise.resolve('open'),
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
         source,

@@ -5,7 +5,8 @@ import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
 import { toast } from 'sonner';
 import type { FolderView } from '@clever-drawer/contract/responses';
-import { wordsOf } from '../lib/api';
+import { useQuery } from '@tanstack/react-query';
+import { call, wordsOf } from '../lib/api';
 import { useProposedFolders } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
@@ -78,10 +79,24 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
           </li>
         ))}
       </ul>
+      {folders.some((folder) => folder.asks) && <AskingRoom />}
       <AddFolder />
       <Proposals />
     </section>
   );
+}
+
+const ROOM_WORDS = {
+  nobody:
+    'Plugins are asked in a closed room: no network, processes of their own, as another user, and they may write nowhere.',
+  closed: 'Plugins are asked in a closed room: no network, processes of their own, and they may write nowhere.',
+  open: 'This system has no closed room for asking plugins: they are asked in a process of their own, with your rights. Switch it off for folders that you don’t trust.',
+} as const;
+
+/** What a plugin can do while it is asked. */
+function AskingRoom() {
+  const { data } = useQuery({ queryKey: ['asking'], staleTime: Infinity, queryFn: () => call('GET /asking', {}) });
+  return data === undefined ? null : <p className="quiet">{ROOM_WORDS[data.room]}</p>;
 }
 
 /** "21 builds, all of them also under /usr/lib/lv2": what a link in one folder leads to belongs to both. */
