@@ -10,6 +10,7 @@ export const PROBLEMS = {
   'not-json': { status: 400, title: 'Not JSON' },
   'bad-request': { status: 400, title: 'Bad request' },
   'other-site': { status: 403, title: 'Other site' },
+  'other-user': { status: 403, title: 'Other user' },
   'not-found': { status: 404, title: 'Not found' },
   'other-computer': { status: 409, title: 'Another computer' },
   conflict: { status: 409, title: 'Conflict' },
@@ -33,6 +34,7 @@ export const problemType = (name: ProblemName): string => `urn:clever-drawer:pro
 export const COMMON_PROBLEMS: readonly ProblemName[] = [
   'bad-request',
   'other-site',
+  'other-user',
   'wrong-host',
   'error',
   'database-not-reachable',

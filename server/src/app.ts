@@ -2,6 +2,7 @@ import express, { type Express } from 'express';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { onlyOwnSite, securityHeaders } from './http/guard.js';
+import { onlyOwnUser } from './http/own-user.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
@@ -40,7 +41,7 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
 export function createApp(context: Context, webFolder: string | null): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders, onlyOwnSite);
+  app.use(securityHeaders, onlyOwnUser(context.users), onlyOwnSite);
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

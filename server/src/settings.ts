@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
 import { StartupError } from './startup-error.js';
@@ -27,6 +28,12 @@ export const SETTINGS_TABLE = [
     standard: '1024',
   },
   {
+    name: 'CLEVER_DRAWER_USERS',
+    meaning:
+      'on Linux: further users of this computer, by name or number and separated by commas, who may open the application that this one started',
+    standard: 'none',
+  },
+  {
     name: 'LOG_LEVEL',
     meaning: 'how much is logged to standard error: fatal, error, warn, info, debug, silent',
     standard: 'warn',
@@ -44,6 +51,8 @@ export interface Settings {
   /** Limits of a plugin that is asked. */
   readonly askSeconds: number;
   readonly askMegabytes: number;
+  /** Numbers of users who may use it besides the one who started it. */
+  readonly users: readonly number[];
 }
 
 const LOG_LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
@@ -71,9 +80,25 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     logLevel,
     askSeconds,
     askMegabytes,
+    users: usersIn(env.CLEVER_DRAWER_USERS ?? ''),
     dataFolder: env.CLEVER_DRAWER_DATA ?? join(userData, 'clever-drawer'),
     settingsFolder: settingsFolder(env),
   };
+}
+
+/** Users by name or number; StartupError names one that the system does not know. passwd(5): name, password, number. */
+function usersIn(text: string): number[] {
+  const wanted = text.split(',').flatMap((one) => (one.trim() === '' ? [] : [one.trim()]));
+  if (wanted.length === 0) return [];
+  const lines = existsSync('/etc/passwd') ? readFileSync('/etc/passwd', 'utf8').split('\n') : [];
+  const numbers = new Map(lines.map((line) => [line.split(':')[0] ?? '', Number(line.split(':')[2])]));
+  return wanted.map((name) => {
+    const number = /^\d+$/.test(name) ? Number(name) : numbers.get(name);
+    if (number !== undefined) return number;
+    throw new StartupError(
+      `CLEVER_DRAWER_USERS names "${name}", whom this computer does not know. Write names or numbers of users, separated by commas.`,
+    );
+  });
 }
 
 function settingsFolder(env: Readonly<Record<string, string | undefined>>): string {

@@ -106,6 +106,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     });
     const context = {
       readProject: readProjectApart,
+      users: settings.users,
       askingRoom: memoizedRoom(limits),
       source,
       log,

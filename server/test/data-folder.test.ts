@@ -49,6 +49,7 @@ beforeEach(async () => {
     logLevel: 'silent',
     askSeconds: 10,
     askMegabytes: 1024,
+    users: [],
   };
 });
 afterEach(async () => {

@@ -36,6 +36,7 @@ beforeEach(async () => {
     logLevel: 'silent',
     askSeconds: 10,
     askMegabytes: 1024,
+    users: [],
   };
 });
 afterEach(async () => {
@@ -178,6 +179,7 @@ describe('settings', () => {
     [{ PORT: 'x' }, 'PORT is "x"'],
     [{ PORT: '70000' }, 'PORT is "70000"'],
     [{ LOG_LEVEL: 'loud' }, 'LOG_LEVEL is "loud"'],
+    [{ CLEVER_DRAWER_USERS: 'root, whoever-that-is' }, 'names "whoever-that-is"'],
     [{ DATABASE_URL: 'mysql://x' }, 'DATABASE_URL should look like'],
   ])('%j is refused in words', (env, words) => expect(() => readSettings(env)).toThrow(words));
 
@@ -194,6 +196,7 @@ describe('settings', () => {
       port: 4310,
       askSeconds: 10,
       askMegabytes: 1024,
+      users: [],
       dataFolder: '/x/clever-drawer',
       settingsFolder: '/y/clever-drawer',
       databaseUrl: null,

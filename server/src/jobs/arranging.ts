@@ -11,6 +11,14 @@ import { Remembered } from './remembered.js';
 
 const eventText = (event: WindowEvent): string => `data: ${JSON.stringify(event)}\n\n`;
 
+/** So much may wait for a window that does not listen; after that its line is dropped, and it fetches anew what it has missed. */
+const MOST_WAITING = 2 * 1024 * 1024;
+
+function tellOne(response: Response, text: string): void {
+  if (response.writableLength > MOST_WAITING) response.destroy();
+  else response.write(text);
+}
+
 /** Carries changes of the arrangement out, one after the other, and tells open windows of them. */
 export class Arranging {
   private readonly remembered = new Remembered();
@@ -74,19 +82,19 @@ export class Arranging {
   async tellHowFar(): Promise<void> {
     if (this.windows.size === 0) return;
     const text = eventText({ kind: 'now', ...(await revisionsOf(this.source.manager)) });
-    for (const listeners of this.windows.values()) for (const response of listeners.keys()) response.write(text);
+    for (const listeners of this.windows.values()) for (const response of listeners.keys()) tellOne(response, text);
   }
 
   /** Tells the windows of a computer that something was handed over: nothing is arranged otherwise, but use follows. */
   tellUsed(computerId: ComputerId, use: UseView): void {
     const text = eventText({ kind: 'used', use });
-    for (const response of this.windows.get(computerId)?.keys() ?? []) response.write(text);
+    for (const response of this.windows.get(computerId)?.keys() ?? []) tellOne(response, text);
   }
 
   /** Tells every window that the database is gone, or there again. */
   tellDatabase(isThere: boolean): void {
     const text = eventText({ kind: 'database', isThere });
-    for (const listeners of this.windows.values()) for (const response of listeners.keys()) response.write(text);
+    for (const listeners of this.windows.values()) for (const response of listeners.keys()) tellOne(response, text);
   }
 
   /** Lets go of what is remembered. */
@@ -102,6 +110,6 @@ export class Arranging {
     for (const [computer, listeners] of this.windows)
       for (const [response, window] of listeners)
         // A window has the answer to its own change already.
-        if (from === null || window !== from) response.write(computer === computerId ? own : elsewhere);
+        if (from === null || window !== from) tellOne(response, computer === computerId ? own : elsewhere);
   }
 }

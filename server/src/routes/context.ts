@@ -21,6 +21,8 @@ export interface Context {
   readonly here: Here;
   /** Where the application keeps its own data; null when that is in a database elsewhere. */
   readonly ownData: string | null;
+  /** Numbers of the users of this computer who may use the application besides its own. */
+  readonly users: readonly number[];
   /** In which room plugins are asked about themselves; found out once. */
   readonly askingRoom: () => Promise<Room['kind']>;
   /** Reads a DAWproject, wherever that is done. */

@@ -64,6 +64,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arranging,
       here,
       ownData: null,
+      users: [],
       askingRoom: () => Promise.resolve('open'),
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
