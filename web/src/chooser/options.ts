@@ -32,6 +32,8 @@ export type ChooserView = (typeof CHOOSER_VIEWS)[number];
 /** So many are listed under a heading; nobody goes through more by arrow, and typing finds the rest. */
 const MOST_LISTED = 2000;
 
+const MOST_STEERED = 3;
+
 /** A single digit marks a first choice; anything else that is typed is searched for. */
 export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) ? Number(typed) : null);
 
@@ -68,9 +70,10 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
     groups.push(
       group('in this slot now', 'now', place.now === null ? [] : known([place.now])),
       group('usual here', 'usual', known(offer.first.usual), true),
+      // The most loaded of them; typing brings the others up too.
+      group('take the sidechain that is fed here', 'steered', offer.steered.slice(0, MOST_STEERED), true),
       group('recent', 'recent', known(offer.first.recent), true),
       group('Favourites', 'favourites', known(offer.first.favourites), true),
-      group('take the sidechain that is fed here', 'steered', offer.steered, true),
     );
   }
   if (opened !== undefined)

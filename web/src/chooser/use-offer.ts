@@ -3,6 +3,7 @@ import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import { FAVOURITES, TRAYS, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
+import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import type { ChestId, ItemId } from '@clever-drawer/core/ids';
 import { firstChoices, type FirstChoices } from '@clever-drawer/core/menu/first-choices';
@@ -109,7 +110,10 @@ export function useOffer(
   const { slot } = place;
   const { plugins, items, ids, others } = partedFor(slot, catalogue.items);
   const { sidechain } = place;
-  const steered = useMemo(() => (sidechain ? plugins.filter(takesSidechain) : NONE), [sidechain, plugins]);
+  const steered = useMemo(
+    () => (sidechain ? plugins.filter(takesSidechain).sort(COMPARE_BY.loads) : NONE),
+    [sidechain, plugins],
+  );
   const ruled = useRuled(catalogue, state);
   const drawers = useMemo(
     () => offeredDrawers(ids, catalogue, state, chest, ruled),
