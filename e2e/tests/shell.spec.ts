@@ -1,3 +1,4 @@
+import { existsSync, readFileSync } from 'node:fs';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
@@ -70,6 +71,30 @@ test('when the server does not answer, the change is taken back with a word, and
   await expect(front(page, 'Found again')).toBeVisible();
   await saved(page);
   await label(page, 'Found again').press('Delete');
+  await saved(page);
+});
+
+test('when the database ends the page says that it is started again, and goes on by itself', async ({ page }) => {
+  const data = process.env.DEMO_FOLDER ?? '';
+  const elsewhere = join(data, 'database-is-in.txt');
+  const home = existsSync(elsewhere) ? readFileSync(elsewhere, 'utf8').trim() : join(data, 'database');
+  const postmaster = Number(readFileSync(join(home, 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
+  await page.goto(await placeOf('sort'));
+  await expect(front(page, 'Narration')).toBeVisible();
+  const words = page.getByRole('contentinfo').getByText('the database is being started again');
+  const seen = words.waitFor({ timeout: 60_000 });
+  process.kill(postmaster, 'SIGKILL');
+  await seen;
+  await expect(words).toHaveCount(0, { timeout: 60_000 });
+  await expect(async () => {
+    expect((await fetch(`${process.env.DEMO_URL ?? ''}/api/health`)).status).toBe(200);
+  }).toPass({ timeout: 60_000 });
+  await page.keyboard.press('n');
+  await page.keyboard.type('Afterwards');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(front(page, 'Afterwards')).toBeVisible();
+  await label(page, 'Afterwards').press('Delete');
   await saved(page);
 });
 
