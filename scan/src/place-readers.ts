@@ -51,6 +51,8 @@ export function readInThreads(limits: ReadLimits = READ_LIMITS, program = ownPro
     // Parsing leaves much short-lived garbage; with more room for it far less has to be copied about.
     resourceLimits: { maxYoungGenerationSizeMb: 48, maxOldGenerationSizeMb: limits.megabytes },
   });
+  // A thread may run out of memory while it is being ended for its time: whoever waited for it has been told.
+  pool.on('error', () => undefined);
   // What waits for a thread does not spend its time.
   const limit = pLimit(threads);
   const run = async (places: readonly FoundPlace[], signal?: AbortSignal): Promise<readonly PlaceReading[] | Spent> => {
