@@ -32,6 +32,8 @@ export interface Failure {
 }
 
 const STARTS_IN_MS = 30_000;
+/** What was printed last has come by then. */
+const CLOSES_IN_MS = 500;
 const LOOK_MS = 100;
 /** What is kept of the output, to be shown. */
 const KEPT_BYTES = 2000;
@@ -96,6 +98,8 @@ export class AskingProcess {
       clearTimeout(starting);
       this.ended = true;
       this.scratch.remove();
+      // Something that it started and that got away may hold the other ends: nobody waits for that.
+      setTimeout(() => this.child.stdio.forEach((stream) => stream?.destroy()), CLOSES_IN_MS).unref();
       failed(new Error('the asking process ended'));
       this.killGroup();
       this.finish(this.killedFor ?? ending);

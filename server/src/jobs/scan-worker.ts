@@ -1,5 +1,5 @@
 /** The thread that carries out one scan, from the disk to the database, so that the server goes on answering. */
-import { parentPort, workerData } from 'node:worker_threads';
+import { workerData } from 'node:worker_threads';
 import { pino } from 'pino';
 import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import { dataSourceFor } from '../database/data-source.js';
@@ -21,4 +21,5 @@ const source = dataSourceFor(databaseUrl);
 await source.initialize();
 await runScanJob(source, log, job, limits, undefined, notesIn);
 await source.destroy();
-parentPort?.close();
+// Whatever still holds the thread open, the scan is over.
+process.exit(0);
