@@ -136,7 +136,16 @@ it('every kind of failure has a type of its own that stays, a status and a title
   expect(body).toMatchObject({ type: 'urn:clever-drawer:problem:request-does-not-fit', status: 400 });
   expect((await post<ProblemDetails>(`/computers/${computer}/redo`)).body.type).toBe(problemType('not-done'));
   expect(Object.keys(PROBLEMS)).toEqual([
-    ...['request-does-not-fit', 'not-json', 'bad-request', 'other-site', 'not-found', 'other-computer', 'conflict'],
+    ...[
+      'request-does-not-fit',
+      'not-json',
+      'bad-request',
+      'other-site',
+      'other-user',
+      'not-found',
+      'other-computer',
+      'conflict',
+    ],
     ...[
       'too-large',
       'not-a-picture',
