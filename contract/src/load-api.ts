@@ -21,6 +21,12 @@ export const LOAD_API = {
     answer: answers.usesView,
     problems: NO_COMPUTER,
   },
+  'GET /computers/{computer}/loaded': {
+    summary: 'How often each plugin was loaded, when last, and by which ways; only those that were.',
+    status: 200,
+    answer: answers.loadedView,
+    problems: NO_COMPUTER,
+  },
   'POST /computers/{computer}/picks': {
     summary:
       'Hands an item over to a music program, and counts it as a load; sent by Open Sound Control where an address was chosen.',

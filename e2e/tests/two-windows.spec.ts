@@ -197,3 +197,30 @@ test('Shift selects from what was clicked, also when the list was sorted in betw
   await near.click({ modifiers: ['Shift'] });
   await expect(page.getByText('4 selected')).toBeVisible();
 });
+
+test('what is loaded, and taken back, is counted in every window', async ({ context }) => {
+  const other = await windowIn(context);
+  await other.getByLabel('Find', { exact: true }).fill('gain');
+  const first = other.getByRole('row').nth(1);
+  await expect(first).toContainText(/gain/i);
+  const name = (await first.locator('bdi').first().innerText()).trim();
+  const loads = row(other, name).getByRole('gridcell').nth(5);
+  const before = Number((await loads.innerText()) || 0);
+  const one = await context.newPage();
+  await one.goto(await placeOf('load'));
+  const slot = one.getByRole('button', { name: /^Bowed saw, slot 2:/ });
+  await slot.press('Enter');
+  await one.keyboard.type(name);
+  await expect(one.getByRole('option').first()).toContainText(name);
+  await one.keyboard.press('Enter');
+  await expect(slot).toHaveAttribute('title', new RegExp(name));
+  await expect(loads).toHaveText(String(before + 1));
+  await saved(one);
+  await one.keyboard.press('Control+z');
+  await expect(loads).toHaveText(before === 0 ? '' : String(before));
+  // The window that took it back shows it too, without fetching the page anew.
+  await saved(one);
+  await one.getByRole('link', { name: 'Sort' }).click();
+  await one.getByLabel('Find', { exact: true }).fill('gain');
+  await expect(row(one, name).getByRole('gridcell').nth(5)).toHaveText(before === 0 ? '' : String(before));
+});

@@ -1,5 +1,4 @@
 /** What is answered about what was arranged, and about changes of it. */
-import type { UseView } from './use.js';
 import { string } from 'yup';
 import { ROW_KINDS, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import type { Edit } from '@clever-drawer/core/chests/edit';
@@ -121,6 +120,6 @@ export const sentPicture = thing('SentPicture', { picture: string().defined() })
  */
 export type WindowEvent =
   | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
-  | { readonly kind: 'used'; readonly use: UseView }
+  | { readonly kind: 'used' }
   | { readonly kind: 'database'; readonly isThere: boolean }
   | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange };

@@ -1,7 +1,7 @@
 /** What is answered about use: what was loaded where, and what was handed over. */
 import { LANE_KINDS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
-import type { ItemId } from '@clever-drawer/core/ids';
+import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
 import { count, flag, idOf, listOf, moment, one, thing, words, type Answer } from '../schema.js';
 
@@ -28,6 +28,15 @@ export const usesView = thing('Uses', {
 });
 /** See usesView. */
 export type UsesView = Answer<typeof usesView>;
+
+/** How often each plugin that was ever loaded was, when last, and by which ways. */
+export const loadedView = thing('Loaded', {
+  plugins: listOf(
+    thing(null, { pluginId: idOf<PluginId>(), loads: count(), lastLoad: moment(), ways: listOf(one(LOAD_WAYS)) }),
+  ),
+});
+/** See loadedView. */
+export type LoadedView = Answer<typeof loadedView>;
 
 /** What was handed over: the exact name, for the clipboard, the file of the build or preset, and whether it was sent. */
 export const picked = thing('Picked', {

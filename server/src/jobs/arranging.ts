@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import type { DataSource, EntityManager } from 'typeorm';
-import type { SavedChange, UseView, WindowEvent } from '@clever-drawer/contract/responses';
+import type { SavedChange, WindowEvent } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ofStudio } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
@@ -74,7 +74,7 @@ export class Arranging {
   async heard(news: News): Promise<void> {
     // A catalogue is told by how far it is alone.
     if (news.from === PROCESS && news.what !== 'catalogue') return;
-    if (news.what === 'used') this.tellUsed(news.computer, news.use);
+    if (news.what === 'used') this.tellUsed(news.computer);
     else await this.tellHowFar();
   }
 
@@ -86,8 +86,8 @@ export class Arranging {
   }
 
   /** Tells the windows of a computer that something was handed over: nothing is arranged otherwise, but use follows. */
-  tellUsed(computerId: ComputerId, use: UseView): void {
-    const text = eventText({ kind: 'used', use });
+  tellUsed(computerId: ComputerId): void {
+    const text = eventText({ kind: 'used' });
     for (const response of this.windows.get(computerId)?.keys() ?? []) tellOne(response, text);
   }
 

@@ -70,8 +70,8 @@ function newsIn(payload: string): News | null {
 
 function isNews(news: unknown): news is News {
   if (typeof news !== 'object' || news === null) return false;
-  const { from, what, computer, use } = news as Partial<Record<string, unknown>>;
+  const { from, what, computer } = news as Partial<Record<string, unknown>>;
   if (typeof from !== 'string') return false;
   if (what !== 'used') return what === 'arrangement' || what === 'catalogue';
-  return typeof computer === 'string' && typeof use === 'object' && use !== null && 'item' in use && 'at' in use;
+  return typeof computer === 'string';
 }

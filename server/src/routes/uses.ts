@@ -10,12 +10,13 @@ import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
 import { spreadUse } from '../store/studio-store.js';
 import { itemToLoad } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
-import { countLoads, eraseLoads, usesOf } from '../store/load-store.js';
+import { countLoads, eraseLoads, loadCounts, usesOf } from '../store/load-store.js';
 import { nextCatalogue } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
 type Keys =
   | 'GET /computers/{computer}/uses'
+  | 'GET /computers/{computer}/loaded'
   | 'POST /computers/{computer}/picks'
   | 'GET /hand-over'
   | 'PUT /hand-over'
@@ -34,6 +35,11 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
   return {
     'GET /computers/{computer}/uses': async ({ path }) =>
       usesOf(source.manager, await computerIdOf(source.manager, path.computer)),
+
+    'GET /computers/{computer}/loaded': async ({ path }) => {
+      const counts = await loadCounts(source.manager, await computerIdOf(source.manager, path.computer));
+      return { plugins: [...counts.values()] };
+    },
 
     'POST /computers/{computer}/picks': async ({ path, body }) => {
       const item = asId<ItemId>(body.pluginId);
@@ -71,9 +77,8 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const { way, milliseconds, keys = null, clicks = null, session } = body;
       const load = { item, buildId: build.id, slotId: '', spot, session, way, milliseconds, keys, clicks };
       if (await countLoads(source.manager, picked.id, [{ ...load, change: null }])) {
-        const use = { item, at: new Date().toISOString(), ...spot, session, way };
-        arranging.tellUsed(picked.id, use);
-        await spreadUse(source.manager, picked.id, use);
+        arranging.tellUsed(picked.id);
+        await spreadUse(source.manager, picked.id);
       }
       return { name: picked.name, path: picked.path, identifier: build.identifier, sent: target !== null };
     },

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { UsesView, UseView } from '@clever-drawer/contract/responses';
+import type { LoadedView, UsesView, UseView } from '@clever-drawer/contract/responses';
 import { itemId, itemParts } from '@clever-drawer/core/chests/item';
 import type { ComputerId, ItemId, PluginId, PresetKey } from '@clever-drawer/core/ids';
 import type { LoadWay, Spot } from '@clever-drawer/core/menu/use';
@@ -51,17 +51,15 @@ export const LOADS_OF_STEP = `UPDATE load SET undone = $3 WHERE "computerId" = $
 
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 
-/** How often a plugin was loaded, and when last. */
-interface Loaded {
-  readonly loads: number;
-  readonly lastLoad: string;
-}
-
-/** How often each plugin was loaded, and when last. A load counts for the plugin that its build belongs to now: it goes along when plugins are joined. */
-export async function loadCounts(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, Loaded>> {
-  const rows = await db.query<(Loaded & { pluginId: string })[]>(
+/** How often each plugin was loaded, when last, and by which ways. A load counts for the plugin that its build belongs to now: it goes along when plugins are joined. */
+export async function loadCounts(
+  db: EntityManager,
+  computerId: ComputerId,
+): Promise<ReadonlyMap<string, LoadedView['plugins'][number]>> {
+  const rows = await db.query<LoadedView['plugins'][number][]>(
     `SELECT coalesce(b."pluginId", l."pluginId") AS "pluginId", count(*)::int AS loads,
-            to_char(max(l."loadedAt") AT TIME ZONE 'UTC', ${ISO}) AS "lastLoad"
+            to_char(max(l."loadedAt") AT TIME ZONE 'UTC', ${ISO}) AS "lastLoad",
+            jsonb_agg(DISTINCT l.way) AS ways
      FROM load l LEFT JOIN build b ON b.id = l."buildId"
      WHERE l."computerId" = $1 AND NOT l.undone GROUP BY 1`,
     [computerId],

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { UseView } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { StudioRow } from '../database/entities/computer.js';
 
@@ -15,8 +14,7 @@ export const PROCESS = randomUUID();
 
 /** What is told on the channel when a change has been committed, or something was handed over to a music program. */
 export type News = { readonly from: string } & (
-  | { readonly what: 'arrangement' | 'catalogue' }
-  | { readonly what: 'used'; readonly computer: ComputerId; readonly use: UseView }
+  { readonly what: 'arrangement' | 'catalogue' } | { readonly what: 'used'; readonly computer: ComputerId }
 );
 
 const REVISIONS = 'SELECT "arrangementRevision", "catalogueRevision" FROM studio';
@@ -54,8 +52,8 @@ const spread = (db: EntityManager, news: News): Promise<unknown> =>
   db.query('SELECT pg_notify($1, $2)', [CHANNEL, JSON.stringify(news)]);
 
 /** Tells the other servers that something was handed over. */
-export const spreadUse = (db: EntityManager, computer: ComputerId, use: UseView): Promise<unknown> =>
-  spread(db, { from: PROCESS, what: 'used', computer, use });
+export const spreadUse = (db: EntityManager, computer: ComputerId): Promise<unknown> =>
+  spread(db, { from: PROCESS, what: 'used', computer });
 
 /** Whether builds must be grouped anew, because the rules or the computers are other ones than when it was last done. */
 export const mustRegroup = async (db: EntityManager): Promise<boolean> =>

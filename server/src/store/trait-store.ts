@@ -4,6 +4,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
 import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
+import { loadCounts } from './load-store.js';
 import { revisionsOf } from './studio-store.js';
 
 /** The most that rules look at: characters of a description, and presets of one plugin. */
@@ -11,9 +12,10 @@ const MOST = { description: 1000, presets: 2000 };
 
 /** What rules can ask of the plugins that a computer has: the longest description, the most channels of a build, the names of presets, and use. */
 export async function loadTraits(db: EntityManager, id: ComputerId): Promise<AllTraitsView> {
-  const plugins = await db.query<AllTraitsView['plugins'][number][]>(
+  const loaded = await loadCounts(db, id);
+  const rows = await db.query<Omit<AllTraitsView['plugins'][number], 'lastLoad' | 'ways'>[]>(
     `SELECT b."pluginId", b.description, b.inputs, b.outputs, b.sidechain, b."notesIn", b."notesOut",
-            coalesce(p.presets, '[]') AS presets, l."lastLoad", coalesce(l.ways, '[]') AS ways
+            coalesce(p.presets, '[]') AS presets
      FROM (SELECT "pluginId",
                   (array_agg(left(facts->>'description', $2) ORDER BY length(facts->>'description') DESC NULLS LAST))[1] AS description,
                   max((facts->>'audioInputs')::int) AS inputs, max((facts->>'audioOutputs')::int) AS outputs,
@@ -25,15 +27,14 @@ export async function loadTraits(db: EntityManager, id: ComputerId): Promise<All
                      (SELECT DISTINCT "pluginId", one->>'name' AS name
                       FROM build, jsonb_array_elements(facts->'presetList') AS one
                       WHERE "computerId" = $1 AND found AND jsonb_typeof(facts->'presetList') = 'array') AS each) AS numbered
-                WHERE at <= $3 GROUP BY 1) p USING ("pluginId")
-     LEFT JOIN (SELECT coalesce(o."pluginId", f."pluginId") AS "pluginId",
-                       to_char(max(f."loadedAt") AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "lastLoad",
-                       jsonb_agg(DISTINCT f.way) AS ways
-                FROM load f LEFT JOIN build o ON o.id = f."buildId"
-                WHERE f."computerId" = $1 AND NOT f.undone GROUP BY 1) l USING ("pluginId")`,
+                WHERE at <= $3 GROUP BY 1) p USING ("pluginId")`,
     [id, MOST.description, MOST.presets],
   );
   const { catalogueRevision: revision } = await revisionsOf(db);
+  const plugins = rows.map((row) => {
+    const { lastLoad = null, ways = [] } = loaded.get(row.pluginId) ?? {};
+    return { ...row, lastLoad, ways };
+  });
   return { revision, plugins };
 }
 

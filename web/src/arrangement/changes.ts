@@ -5,13 +5,11 @@ import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/a
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
-import { itemIn } from '@clever-drawer/core/chests/chains';
 import { markOf, regroups } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { pluginOfItem } from '@clever-drawer/core/chests/item';
-import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
-import { countLoadOf, lookAtCatalogue } from '../catalogue/queries';
-import { keepsUse, lookAtUses } from '../catalogue/uses';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
+import { lookAtCatalogue } from '../catalogue/queries';
 import { call, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
@@ -68,6 +66,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         const saved = savedIn(answer);
         bring(client, computer, (window, nameOf) => answered(window, id, saved, nameOf));
         if (regroups(saved.edits)) lookAtCatalogue(client, computer);
+        if (mayLoad(saved)) void lookAtLoads(client, computer);
         return answer;
       } catch (error) {
         bring(client, computer, (window, nameOf) => failed(window, id, wordsOf(error), nameOf));
@@ -139,17 +138,8 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         ),
       );
     },
-    load: async (request) => {
-      let loaded: readonly ItemId[] = [];
-      const work = own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] });
-      const isDone = await told(work.then((saved) => (loaded = loadedIn(saved))));
-      if (isDone) {
-        if (keepsUse(client, computer))
-          for (const id of loaded) countLoadOf(client, computer, pluginOfItem(id), request.way);
-        lookAtUses(client, computer);
-      }
-      return isDone;
-    },
+    load: (request) =>
+      told(own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] })),
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),
     bringIn: (document) => own('POST /computers/{computer}/import', 'import', document as never),
     bringSession: (document) =>
@@ -158,10 +148,6 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         : own('POST /computers/{computer}/sessions', 'import a session', document as never),
   };
 }
-
-/** What a step has loaded: of a chain its parts, and of several those that could be. */
-const loadedIn = ({ edits }: SavedChange): ItemId[] =>
-  edits.flatMap((edit) => (edit.of === 'slot' && edit.after !== null ? (itemIn(edit.after) ?? []) : []));
 
 /** What was saved, of an answer that may tell more. */
 const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChange =>

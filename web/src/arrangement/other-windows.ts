@@ -2,10 +2,9 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
 import { regroups } from '@clever-drawer/core/chests/edit';
-import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { countLoadOf, isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
-import { lookAtUses, noteUse } from '../catalogue/uses';
+import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
+import { isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
 import { addressOf } from '../lib/api';
 import { bring, knownIn, noteTold, resync, toldOf } from './arrangement-query';
 import { noteDatabase } from './database-gone';
@@ -34,8 +33,7 @@ export function follow(
   line.onmessage = ({ data }: MessageEvent<string>) => {
     const event = JSON.parse(data) as WindowEvent;
     if (event.kind === 'used') {
-      noteUse(client, computer, event.use);
-      countLoadOf(client, computer, pluginOfItem(event.use.item), event.use.way);
+      void lookAtLoads(client, computer);
     } else if (event.kind === 'database') {
       noteDatabase(client, event.isThere);
       // What could not be answered meanwhile is asked for again.
@@ -50,8 +48,7 @@ export function follow(
       const take = event.saved.computerId === computer ? heard : heardElsewhere;
       bring(client, computer, (window, nameOf) => take(window, event.saved, nameOf));
       if (regroups(event.saved.edits)) lookAtCatalogue(client, computer);
-      // A slot that was filled or taken back may be a load more or less.
-      if (event.saved.edits.some((edit) => edit.of === 'slot')) lookAtUses(client, computer);
+      if (mayLoad(event.saved)) void lookAtLoads(client, computer);
     }
     if (fell()) catchUp();
   };

@@ -3,6 +3,12 @@ import { wordsOf } from '@clever-drawer/core/text/words';
 import type { ChosenItem } from './chosen-catalogue';
 import type { Found } from './use-search';
 
+/** Places of the plugins that were found, and the presets and chains. */
+export interface PartedFound {
+  readonly plugins: Uint32Array;
+  readonly presets: readonly ChosenItem[];
+}
+
 /**
  * What was found among plugins, and presets and chains behind them. A preset is told of where all that was typed names it, and not where its plugin is found by the same
  * words: presets called alike are many, and would hide what a guess at a plugin has found.
@@ -10,8 +16,10 @@ import type { Found } from './use-search';
 export function partedFound(
   items: readonly ChosenItem[],
   { numbers, typed }: Pick<Found, 'numbers' | 'typed'>,
-): { readonly plugins: Uint32Array; readonly presets: readonly ChosenItem[] } {
+): PartedFound {
   const plugins = numbers.filter((number) => items[number]?.preset === null && items[number].chain === undefined);
+  // Often nothing but plugins was found, tens of thousands of them.
+  if (plugins.length === numbers.length) return { plugins, presets: [] };
   const isNamed = namedBy(typed);
   const found = new Set(Array.from(plugins, (number) => items[number]?.id));
   const presets = Array.from(numbers, (number) => items[number]).filter(

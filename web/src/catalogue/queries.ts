@@ -1,5 +1,5 @@
 import { useQuery, type QueryClient } from '@tanstack/react-query';
-import type { CatalogueView, PluginView, ScanView } from '@clever-drawer/contract/responses';
+import type { CatalogueView, LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { Traits } from '@clever-drawer/core/chests/rule-sources';
@@ -164,24 +164,29 @@ export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void
 export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revision: number): boolean =>
   (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
 
-/** One more load of a plugin, where the catalogue shows how often it was loaded, and where rules ask when and by which way. */
-export function countLoadOf(client: QueryClient, computer: ComputerId, id: PluginId, way: string): void {
-  const at = new Date().toISOString();
+/** How often plugins were loaded, as the server tells it: where the catalogue shows it, and where rules ask for it. What is the same stays what it is. */
+export function tellLoaded(client: QueryClient, computer: ComputerId, loaded: LoadedView): void {
+  const counts = new Map(loaded.plugins.map((one) => [one.pluginId, one]));
   client.setQueryData<ReadonlyMap<PluginId, Traits>>(keys.traits(computer), (traits) => {
-    const own = traits?.get(id);
-    if (traits === undefined || own === undefined) return traits;
-    const loaded = { ...own, lastLoad: at, ways: [...new Set([...own.ways, way])] };
-    return new Map(traits).set(id, loaded);
+    const other = [...(traits ?? [])].flatMap(([id, own]): [PluginId, Traits][] => {
+      const { lastLoad = null, ways = [] } = counts.get(id) ?? {};
+      return own.lastLoad === lastLoad && own.ways.length === ways.length ? [] : [[id, { ...own, lastLoad, ways }]];
+    });
+    return other.length === 0 ? traits : new Map([...(traits ?? []), ...other]);
   });
   client.setQueryData<Catalogue>(keys.catalogue(computer), (catalogue) => {
-    const plugin = catalogue?.byId.get(id);
-    if (catalogue === undefined || plugin === undefined) return catalogue;
-    const counted = { ...plugin, loads: plugin.loads + 1, lastLoad: at };
-    return {
-      ...catalogue,
-      plugins: catalogue.plugins.map((one) => (one === plugin ? counted : one)),
-      byId: new Map(catalogue.byId).set(plugin.id, counted),
-    };
+    const other = new Map<PluginId, PluginView>();
+    for (const plugin of catalogue?.plugins ?? []) {
+      const { loads = 0, lastLoad = null } = counts.get(plugin.id) ?? {};
+      if (plugin.loads !== loads || plugin.lastLoad !== lastLoad) other.set(plugin.id, { ...plugin, loads, lastLoad });
+    }
+    return catalogue === undefined || other.size === 0
+      ? catalogue
+      : {
+          ...catalogue,
+          plugins: catalogue.plugins.map((one) => other.get(one.id) ?? one),
+          byId: new Map([...catalogue.byId, ...other]),
+        };
   });
 }
 

@@ -30,22 +30,9 @@ export const useUses = (computer: ComputerId) =>
     },
   });
 
-/** One more load, as this window made it or another one told of it; nothing while what was loaded is not known, or is not kept. */
-export function noteUse(client: QueryClient, computer: ComputerId, use: UseView): void {
-  client.setQueryData<Uses>(usesKey(computer), (uses) =>
-    uses === undefined || !uses.kept
-      ? uses
-      : { ...uses, total: uses.total + 1, since: uses.since ?? use.at, uses: [known(use), ...uses.uses] },
-  );
-}
-
 /** What was loaded has changed in a way that was not told: it is looked at again. */
 export const lookAtUses = (client: QueryClient, computer: ComputerId): void =>
   void client.invalidateQueries({ queryKey: usesKey(computer) });
-
-/** Whether loads are counted, as far as this window knows. */
-export const keepsUse = (client: QueryClient, computer: ComputerId): boolean =>
-  client.getQueryData<Uses>(usesKey(computer))?.kept ?? true;
 
 const NONE: readonly KnownUse[] = [];
 /** Before anything was fetched. */

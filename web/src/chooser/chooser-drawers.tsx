@@ -2,6 +2,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
 import { useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { useResizeObserver } from 'usehooks-ts';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { takeKey } from '../keys/use-keys';
 import { focusWhenThere } from '../lib/focus';
 import { frontHandlers, type FrontWay } from '../parts/front-walk';
@@ -13,8 +14,8 @@ import styles from './chooser.module.css';
 
 interface Props {
   readonly chooser: Chooser;
-  /** Ids of what was typed for; null while nothing is typed. */
-  readonly matching: ReadonlySet<string> | null;
+  /** Whether something is what was typed for; null while nothing is typed. */
+  readonly isFound: ((id: ItemId) => boolean) | null;
   /** Whether there is room for what stands in them. */
   readonly isNarrow: boolean;
 }
@@ -26,7 +27,7 @@ const MOST_WITH_ENTRIES = 24;
 const ENTRIES = 3;
 
 /** Trays and drawers as fronts: those that hold something that fits, and while typing those with a match lit. */
-export function ChooserDrawers({ chooser, matching, isNarrow }: Props) {
+export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
   const { chests, chest, setChest, offer, open, openDrawer } = chooser;
   const shown = useMemo(
     () => offer.drawers.filter((drawer) => drawer.plugins.length > 0 || drawer.id === open),
@@ -40,7 +41,7 @@ export function ChooserDrawers({ chooser, matching, isNarrow }: Props) {
       entries={entries}
       isOpen={drawer.id === open}
       toggle={(id) => openDrawer(id === open ? null : id)}
-      matching={matching}
+      isFound={isFound}
     />
   );
   const onKeyDown = (event: KeyboardEvent): void => walk(event, chooser);
@@ -91,13 +92,13 @@ interface FrontProps {
   readonly entries: number;
   readonly isOpen: boolean;
   readonly toggle: (id: string) => void;
-  readonly matching: ReadonlySet<string> | null;
+  readonly isFound: ((id: ItemId) => boolean) | null;
 }
 
-function ChooserFront({ drawer, index, entries, isOpen, toggle, matching }: FrontProps) {
+function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: FrontProps) {
   const { plugins, all, name, tray } = drawer;
-  const count = matching === null ? plugins.length : plugins.filter((plugin) => matching.has(plugin.id)).length;
-  const lit = matching !== null && count > 0;
+  const count = isFound === null ? plugins.length : plugins.filter((plugin) => isFound(plugin.id)).length;
+  const lit = isFound !== null && count > 0;
   const first = drawer.lines.filter((line) => 'plugin' in line).slice(0, entries);
   const more = plugins.length - first.length;
   return (

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import type { ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { Changes } from '../arrangement/changes';
@@ -43,7 +43,11 @@ export function ChooserPanel(props: Props) {
       : offer.outside.length > 0
         ? 'Nothing that fits has this name.'
         : 'Nothing has this name. Type less of it, or its type, or its maker.';
-  const matching = isSearch ? new Set([...offer.inside, ...offer.elsewhere].map((plugin) => plugin.id)) : null;
+  const { outside } = offer;
+  const more = useMemo(
+    () => outsideInWords(outside.map((item) => whyOutside(item, place.slot) ?? 'other')),
+    [outside, place.slot],
+  );
   const isWhole = view === 'drawers' && opened === undefined && typed === '';
   const hasFronts = !isWhole && (!isNarrow || !isSearch);
   const current = options[at];
@@ -87,15 +91,15 @@ export function ChooserPanel(props: Props) {
             ) : (
               <ChooserList id={id} chooser={chooser} place={place} state={state} nothing={nothing} />
             )}
-            {hasFronts && <ChooserDrawers chooser={chooser} matching={matching} isNarrow={isNarrow} />}
+            {hasFronts && (
+              <ChooserDrawers chooser={chooser} isFound={isSearch ? offer.isFound : null} isNarrow={isNarrow} />
+            )}
           </div>
         )}
       </ChooserFiling>
       {offer.outside.length > 0 && isSearch && !withAll && (
         <div className={styles.more}>
-          <PlainButton onClick={() => chooser.setWithAll(true)}>
-            {outsideInWords(offer.outside.map((item) => whyOutside(item, place.slot) ?? 'other'))}
-          </PlainButton>{' '}
+          <PlainButton onClick={() => chooser.setWithAll(true)}>{more}</PlainButton>{' '}
           <KeyHint place="chooser" does="all" />
         </div>
       )}

@@ -1,3 +1,4 @@
+import memoizeOne from 'memoize-one';
 import { useMemo } from 'react';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import { FAVOURITES, TRAYS, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
@@ -12,7 +13,7 @@ import { fits, offerFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Spot } from '@clever-drawer/core/menu/use';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
-import { partedFound } from '../catalogue/parted-found';
+import { partedFound, type PartedFound } from '../catalogue/parted-found';
 import { asksFor, useSearch, type Found } from '../catalogue/use-search';
 import type { KnownUse } from '../catalogue/uses';
 import { offeredDrawers, type OfferedDrawer } from './offered-drawers';
@@ -41,6 +42,8 @@ export interface Offer {
   readonly elsewhere: readonly ChosenItem[];
   /** Others of the best match's kind, when only a few have what is typed: people know the kind better than the name. */
   readonly kin: readonly ChosenItem[];
+  /** Whether an item is among what was found; null while nothing is typed. */
+  readonly isFound: ((id: ItemId) => boolean) | null;
   /** What is there and would be offered if it did fit: another role, set aside, on another computer. */
   readonly outside: readonly ChosenItem[];
   /** How many fit. */
@@ -143,51 +146,34 @@ export function useOffer(
   const foundAll = useSearch(items, typed, 'slot');
   const foundOthers = useSearch(others, typed, 'others');
   const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
-  return useMemo(() => {
-    const isOnTray = (id: ItemId): boolean => TRAYS.some((tray) => state.trayEntry.has(trayEntryId(tray, id)));
+  const { trayEntry } = state;
+  const parted = useMemo(() => (foundAll === null ? null : partedFound(items, foundAll)), [items, foundAll]);
+  const matched = useMemo(() => {
+    const isOnTray = (id: ItemId): boolean => TRAYS.some((tray) => trayEntry.has(trayEntryId(tray, id)));
     const isSteered = (id: ItemId): boolean => sidechain && takesSidechain(catalogue.byId.get(id));
     const inside = inOrder(own, foundInside);
     // An open drawer shows itself alone; once something is typed, the rest follows behind it.
     const rest =
       opened !== undefined && typed === ''
         ? []
-        : foundAll === null
+        : parted === null
           ? plugins
-          : ranked(partedInOrder(items, foundAll), { isOnTray, isSteered, usual: first.scores });
-    const elsewhere = rest.filter((plugin) => opened?.ids.has(plugin.id) !== true);
-    const outside = typed === '' && !withAll ? NONE : inOrder(others, typed === '' ? null : foundOthers);
-    return {
-      drawers,
-      trays,
-      first,
-      steered,
-      inside,
-      elsewhere,
-      kin: typed === '' ? [] : kinOf([...inside, ...elsewhere], plugins),
-      outside: typed !== '' && foundOthers === null ? NONE : outside,
-      fitting: plugins.length,
-      isSettled,
-    };
-  }, [
-    drawers,
-    trays,
-    first,
-    steered,
-    foundInside,
-    foundAll,
-    foundOthers,
-    own,
-    opened,
-    typed,
-    withAll,
-    plugins,
-    items,
-    others,
-    state.trayEntry,
-    sidechain,
-    catalogue,
-    isSettled,
-  ]);
+          : ranked(partedInOrder(items, parted), { isOnTray, isSteered, usual: first.scores });
+    const elsewhere = opened === undefined ? rest : rest.filter((plugin) => !opened.ids.has(plugin.id));
+    return { inside, elsewhere, kin: typed === '' ? NONE : kinOf([...inside, ...elsewhere], plugins) };
+  }, [own, foundInside, opened, typed, parted, plugins, items, first, trayEntry, sidechain, catalogue]);
+  const isFound = useMemo(
+    () => (asksFor(typed) && parted !== null ? isAmong(items, parted, matched.inside) : null),
+    [typed, parted, items, matched],
+  );
+  const outside = useMemo(() => {
+    if (typed === '') return withAll ? others : NONE;
+    return foundOthers === null ? NONE : inOrder(others, foundOthers);
+  }, [typed, withAll, others, foundOthers]);
+  return useMemo(
+    () => ({ drawers, trays, first, steered, ...matched, isFound, outside, fitting: plugins.length, isSettled }),
+    [drawers, trays, first, steered, matched, isFound, outside, plugins, isSettled],
+  );
 }
 
 const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly ChosenItem[] =>
@@ -196,9 +182,27 @@ const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly 
     : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
 
 /** Plugins, and behind them the presets that are named by what is typed. */
-function partedInOrder(items: readonly ChosenItem[], found: Found): readonly ChosenItem[] {
-  const { plugins, presets } = partedFound(items, found);
+function partedInOrder(items: readonly ChosenItem[], { plugins, presets }: PartedFound): readonly ChosenItem[] {
   return [...Array.from(plugins, (number) => items[number]).filter((item) => item !== undefined), ...presets];
+}
+
+/** The places of items by their ids: worked out once for a list. */
+const numbersIn = memoizeOne(
+  (items: readonly ChosenItem[]): ReadonlyMap<ItemId, number> =>
+    new Map(items.map((item, number) => [item.id, number])),
+);
+
+/** Tells of an item whether it was found. A set of tens of thousands of ids would be made anew with each letter, for the few fronts that are in sight. */
+function isAmong(
+  items: readonly ChosenItem[],
+  { plugins, presets }: PartedFound,
+  inside: readonly ChosenItem[],
+): (id: ItemId) => boolean {
+  const isPluginFound = new Uint8Array(items.length);
+  for (const number of plugins) isPluginFound[number] = 1;
+  const more = new Set([...presets, ...inside].map((item) => item.id));
+  const numbers = numbersIn(items);
+  return (id) => more.has(id) || isPluginFound[numbers.get(id) ?? items.length] === 1;
 }
 
 const FEW = 8;

@@ -1,0 +1,24 @@
+import type { QueryClient } from '@tanstack/react-query';
+import type { SavedChange } from '@clever-drawer/contract/responses';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { call } from '../lib/api';
+import { tellLoaded } from './queries';
+import { lookAtUses } from './uses';
+
+/** Answers may overtake each other: only the last question counts. */
+let asked = 0;
+
+/** Something was loaded, taken back, handed over or erased: what shows use looks at it again. */
+export async function lookAtLoads(client: QueryClient, computer: ComputerId): Promise<void> {
+  lookAtUses(client, computer);
+  const turn = ++asked;
+  try {
+    const loaded = await call('GET /computers/{computer}/loaded', { path: { computer } });
+    if (turn === asked) tellLoaded(client, computer, loaded);
+  } catch {
+    // The next load, or the next visit, tells.
+  }
+}
+
+/** Whether a step may have loaded something, or taken a load back. */
+export const mayLoad = ({ edits }: SavedChange): boolean => edits.some((edit) => edit.of === 'slot');
