@@ -6,8 +6,8 @@ const slot = (page: Page, name: string): Locator => page.getByRole('button', { n
 const marked = (page: Page): Locator => dialog(page).locator('[role="option"].at');
 const SECOND = 'Bowed saw, slot 2';
 
-/** Opens the chooser on a slot, presses keys, and tells what is in the slot then; afterwards it is empty as before. */
-async function reach(page: Page, at: string, keys: readonly string[]): Promise<string> {
+/** Opens the chooser on a slot, presses keys, and tells what is in the slot then. */
+async function fill(page: Page, at: string, keys: readonly string[]): Promise<string> {
   await slot(page, at).focus();
   await page.keyboard.press('Enter');
   await expect(dialog(page).getByRole('option').first()).toBeVisible();
@@ -15,7 +15,12 @@ async function reach(page: Page, at: string, keys: readonly string[]): Promise<s
   await expect(dialog(page)).toHaveCount(0);
   await expect(slot(page, at)).not.toHaveAttribute('title', /^empty/);
   await saved(page);
-  const told = (await slot(page, at).getAttribute('title')) ?? '';
+  return (await slot(page, at).getAttribute('title')) ?? '';
+}
+
+/** Fills a slot, which is empty as before afterwards: what was loaded is taken back. */
+async function reach(page: Page, at: string, keys: readonly string[]): Promise<string> {
+  const told = await fill(page, at, keys);
   await undo(page);
   await expect(slot(page, at)).toHaveAttribute('title', /^empty/);
   return told;
@@ -39,8 +44,12 @@ test('one key for what is usual here, one for what was loaded last, two for what
   const digit = (await favourite.locator('[aria-label$="marks it"]').innerText()).trim();
   await page.keyboard.press('Escape');
   expect(await reach(page, SECOND, ['Enter'])).toContain('Hall');
-  expect(await reach(page, SECOND, [digit, 'Enter'])).toContain('Turniplatch Tilt EQ');
-  expect(await reach(page, SECOND, ['='])).toContain('Turniplatch Tilt EQ');
+  expect(await fill(page, SECOND, [digit, 'Enter'])).toContain('Turniplatch Tilt EQ');
+  const third = 'Bowed saw, slot 3';
+  expect(await reach(page, third, ['='])).toContain('Turniplatch Tilt EQ');
+  await undo(page);
+  // What was taken back was not loaded last any more.
+  expect(await reach(page, third, ['='])).not.toContain('Turniplatch Tilt EQ');
 });
 
 test('three letters of a nickname, a type and a maker, and a name of which the letter is typed on the slot', async ({

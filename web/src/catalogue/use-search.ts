@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import type { ChosenItem } from './chosen-catalogue';
 import { searchTextOf } from './search-text';
@@ -39,8 +39,9 @@ export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: 
     return () => clearTimeout(timer);
   }, [shelf, plugins]);
   const asks = asksFor(typed);
+  const isEmpty = plugins.length === 0;
   useEffect(() => {
-    if (!asks) return undefined;
+    if (!asks || isEmpty) return undefined;
     let isLatest = true;
     void fill(shelf, plugins)
       .find(shelf, typed)
@@ -52,12 +53,21 @@ export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: 
         return new Uint32Array();
       })
       .then((numbers) => {
-        if (isLatest) setFound({ plugins, typed, numbers });
+        if (!isLatest) return;
+        const take = (): void => setFound({ plugins, typed, numbers });
+        // What does not fit stands in a last line: it never keeps the list waiting.
+        if (shelf === 'others') startTransition(take);
+        else take();
       });
     return () => {
       isLatest = false;
     };
-  }, [asks, typed, plugins, shelf]);
+  }, [asks, isEmpty, typed, plugins, shelf]);
+  // In nothing there is nothing to look for, and no answer to wait for.
+  const none = useMemo(
+    () => (isEmpty ? { plugins, typed, numbers: new Uint32Array() } : null),
+    [isEmpty, plugins, typed],
+  );
   // Numbers are places in the list that they were found in.
-  return asks && found?.plugins === plugins ? found : null;
+  return !asks ? null : (none ?? (found?.plugins === plugins ? found : null));
 }

@@ -73,6 +73,11 @@ export function ChooserColumns({ id, chooser }: Props) {
           </div>
         );
       })}
+      {groups.length > MOST_COLUMNS && (
+        <div className={clsx('quiet', styles.column)}>
+          and {groups.length - MOST_COLUMNS} more drawers; the list has them all
+        </div>
+      )}
     </div>
   );
 }
@@ -95,7 +100,7 @@ export function ChooserFaces({ id, chooser, nothing }: Props & { nothing: string
       id={`${id}-list`}
       role="listbox"
       aria-label="Plugins that fit"
-      aria-busy={!chooser.offer.isSettled}
+      aria-busy={!chooser.isSettled}
       aria-multiselectable
       ref={area}
     >

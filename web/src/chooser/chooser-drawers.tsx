@@ -1,7 +1,7 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
-import { useResizeObserver } from 'usehooks-ts';
+import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { useEventCallback, useResizeObserver } from 'usehooks-ts';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { takeKey } from '../keys/use-keys';
 import { focusWhenThere } from '../lib/focus';
@@ -33,6 +33,7 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
     () => offer.drawers.filter((drawer) => drawer.plugins.length > 0 || drawer.id === open),
     [offer.drawers, open],
   );
+  const toggle = useEventCallback((id: string) => openDrawer(id === open ? null : id));
   const front = (drawer: OfferedDrawer, index: number, entries: number) => (
     <ChooserFront
       key={drawer.id}
@@ -40,7 +41,7 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
       index={index}
       entries={entries}
       isOpen={drawer.id === open}
-      toggle={(id) => openDrawer(id === open ? null : id)}
+      toggle={toggle}
       isFound={isFound}
     />
   );
@@ -95,7 +96,7 @@ interface FrontProps {
   readonly isFound: ((id: ItemId) => boolean) | null;
 }
 
-function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: FrontProps) {
+const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: FrontProps) {
   const { plugins, all, name, tray } = drawer;
   const count = isFound === null ? plugins.length : plugins.filter((plugin) => isFound(plugin.id)).length;
   const lit = isFound !== null && count > 0;
@@ -137,7 +138,7 @@ function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: Front
       {first.length === 0 && tray === null && <span className={fronts.pull} aria-hidden />}
     </button>
   );
-}
+});
 
 const FRONT_PX = 150;
 const GAP_PX = 8;

@@ -1,12 +1,13 @@
 import clsx from 'clsx';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { itemNamesOf } from '../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import type { Chooser } from './use-chooser';
-import type { Option } from './options';
+import type { Option, OptionGroup } from './options';
 import { whyOutside, type ChosenFor } from './use-offer';
 import styles from './chooser.module.css';
 
@@ -21,6 +22,16 @@ interface Props {
 
 type Line = { readonly heading: string; readonly key: string } | { readonly option: Option; readonly index: number };
 
+function linesOf(groups: readonly OptionGroup[]): Line[] {
+  const lines: Line[] = [];
+  let index = 0;
+  for (const { heading, options } of groups) {
+    lines.push({ heading, key: `heading ${String(index)} ${heading}` });
+    for (const option of options) lines.push({ option, index: index++ });
+  }
+  return lines;
+}
+
 const HEADING = 26;
 const LINE = 44;
 
@@ -29,13 +40,12 @@ export const optionId = (id: string, index: number): string => `${id}-option-${S
 
 /** What the slot is offered, heading by heading, the marked one lit. */
 export function ChooserList({ id, chooser, place, state, nothing }: Props) {
-  const { groups, at, offer } = chooser;
-  const lines: Line[] = [];
-  let index = 0;
-  for (const { heading, options } of groups) {
-    lines.push({ heading, key: `heading ${String(index)} ${heading}` });
-    for (const option of options) lines.push({ option, index: index++ });
-  }
+  const { groups, at, click, ticked } = chooser;
+  const lines = useMemo(() => linesOf(groups), [groups]);
+  const tickedAs = (item: ItemId): string | null => {
+    const tick = ticked.indexOf(item);
+    return tick < 0 ? null : `${String(tick + 1)}. of ${String(ticked.length)}`;
+  };
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count: lines.length,
@@ -59,7 +69,7 @@ export function ChooserList({ id, chooser, place, state, nothing }: Props) {
       id={`${id}-list`}
       role="listbox"
       aria-label="Plugins that fit"
-      aria-busy={!offer.isSettled}
+      aria-busy={!chooser.isSettled}
       aria-multiselectable
     >
       {lines.length === 0 ? (
@@ -71,9 +81,13 @@ export function ChooserList({ id, chooser, place, state, nothing }: Props) {
           {virtual.getVirtualItems().map(({ index: line, start, size }) => {
             const one = lines[line];
             if (one === undefined) return null;
-            const style = { transform: `translateY(${String(start)}px)`, height: size };
             return 'heading' in one ? (
-              <div key={one.key} className={clsx(styles.heading, 'quiet')} style={style} role="presentation">
+              <div
+                key={one.key}
+                className={clsx(styles.heading, 'quiet')}
+                style={placed(start, size)}
+                role="presentation"
+              >
                 <span className="one-line">{one.heading}</span>
               </div>
             ) : (
@@ -82,10 +96,13 @@ export function ChooserList({ id, chooser, place, state, nothing }: Props) {
                 id={optionId(id, one.index)}
                 option={one.option}
                 isAt={one.index === at}
-                chooser={chooser}
-                place={place}
+                ticked={tickedAs(one.option.item.id)}
+                times={one.option.part === 'usual' ? timesOf(chooser, one.option.item.id) : 0}
+                click={click}
+                slot={place.slot}
                 state={state}
-                style={style}
+                start={start}
+                size={size}
               />
             );
           })}
@@ -95,33 +112,44 @@ export function ChooserList({ id, chooser, place, state, nothing }: Props) {
   );
 }
 
-interface LineProps extends Pick<Props, 'chooser' | 'place' | 'state'> {
+const placed = (start: number, size: number) => ({ transform: `translateY(${String(start)}px)`, height: size });
+
+interface LineProps {
   readonly id: string;
   readonly option: Option;
   readonly isAt: boolean;
-  readonly style: React.CSSProperties;
+  /** As which one of several it is ticked, in words; null when it is not. */
+  readonly ticked: string | null;
+  /** How often it was loaded, where that is told. */
+  readonly times: number;
+  readonly click: Chooser['click'];
+  readonly slot: ChosenFor['slot'];
+  readonly state: Arrangement;
+  readonly start: number;
+  readonly size: number;
 }
 
-function OptionLine({ id, option, isAt, chooser, place, state, style }: LineProps) {
+/** Drawn anew only when something of its own is another one: a letter and an arrow leave most lines as they are. */
+const OptionLine = memo(function OptionLine(props: LineProps) {
+  const { id, option, isAt, ticked, times, click, slot, state, start, size } = props;
   const { item, name, digit, part } = option;
-  const tick = chooser.ticked.indexOf(item.id);
-  const why = part === 'outside' ? whyOutside(item, place.slot) : null;
+  const why = part === 'outside' ? whyOutside(item, slot) : null;
   const shown = itemNamesOf(item, name);
   return (
     <div
       id={id}
       role="option"
-      aria-selected={isAt || tick >= 0}
-      className={clsx(styles.line, isAt && 'at', tick >= 0 && styles.ticked, why !== null && styles.outside)}
-      style={style}
+      aria-selected={isAt || ticked !== null}
+      className={clsx(styles.line, isAt && 'at', ticked !== null && styles.ticked, why !== null && styles.outside)}
+      style={placed(start, size)}
       data-item={item.id}
-      onClick={(event) => chooser.click(option, event)}
+      onClick={(event) => click(option, event)}
     >
       <span
         className={clsx('mono quiet', styles.digit)}
         aria-label={digit === null ? undefined : `${String(digit)} marks it`}
       >
-        {tick >= 0 ? '✓' : digit}
+        {ticked !== null ? '✓' : digit}
       </span>
       <TypeGlyph types={item.types} role={item.role} likely={item.typeGrade === 'likely'} />
       <span className={styles.names}>
@@ -149,15 +177,7 @@ function OptionLine({ id, option, isAt, chooser, place, state, style }: LineProp
         </span>
       </span>
       <span className="mono quiet">
-        {tick >= 0
-          ? `${String(tick + 1)}. of ${String(chooser.ticked.length)}`
-          : why !== null
-            ? why
-            : part === 'now'
-              ? 'loaded'
-              : part === 'usual'
-                ? `${String(timesOf(chooser, item.id))}×`
-                : ''}
+        {ticked ?? why ?? (part === 'now' ? 'loaded' : part === 'usual' ? `${String(times)}×` : '')}
       </span>
       {part !== 'favourites' && state.trayEntry.has(trayEntryId(FAVOURITES, item.id)) && (
         <span className="mono quiet" aria-label="on Favourites" title="on Favourites">
@@ -166,6 +186,6 @@ function OptionLine({ id, option, isAt, chooser, place, state, style }: LineProp
       )}
     </div>
   );
-}
+});
 
 const timesOf = ({ uses }: Chooser, id: string): number => uses.filter((use) => use.item === id).length;

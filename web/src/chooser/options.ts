@@ -1,7 +1,7 @@
 import type { ItemId } from '@clever-drawer/core/ids';
 import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
-import type { ChosenFor, Offer } from './use-offer';
+import type { Offer } from './use-offer';
 import type { OfferedDrawer } from './offered-drawers';
 
 /** Under which heading something is offered. */
@@ -39,17 +39,20 @@ export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) 
 
 interface Asked {
   readonly offer: Offer;
-  readonly place: ChosenFor;
+  /** What is in the slot now; null for nothing. */
+  readonly now: ItemId | null;
   readonly catalogue: ChosenCatalogue;
   readonly opened: OfferedDrawer | undefined;
-  readonly typed: string;
+  /** Whether anything is typed, and the digit that is typed alone. */
+  readonly isTyped: boolean;
+  readonly digit: number | null;
   readonly withAll: boolean;
 }
 
 /** What the list shows, heading by heading; none is empty. The first nine of what is offered at first, or stands in an open drawer, carry digits. */
-export function optionGroups({ offer, place, catalogue, opened, typed, withAll }: Asked): OptionGroup[] {
-  const digit = digitIn(typed);
-  const isFirst = typed === '' || digit !== null;
+export function optionGroups(asked: Asked): OptionGroup[] {
+  const { offer, now, catalogue, opened, isTyped, digit, withAll } = asked;
+  const isFirst = !isTyped || digit !== null;
   let number = 0;
   const group = (heading: string, part: OptionPart, items: readonly ChosenItem[], numbered = false): OptionGroup => ({
     heading:
@@ -68,7 +71,7 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
   const groups: OptionGroup[] = [];
   if (isFirst && opened === undefined) {
     groups.push(
-      group('in this slot now', 'now', place.now === null ? [] : known([place.now])),
+      group('in this slot now', 'now', now === null ? [] : known([now])),
       group('usual here', 'usual', known(offer.first.usual), true),
       // The most loaded of them; typing brings the others up too.
       group('take the sidechain that is fed here', 'steered', offer.steered.slice(0, MOST_STEERED), true),
@@ -77,13 +80,15 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
     );
   }
   if (opened !== undefined)
-    groups.push(...drawerGroups(opened, offer, typed, () => (number < MOST_CHOICES ? ++number : null)));
-  if (typed === '') {
+    groups.push(
+      ...drawerGroups(opened, offer, isTyped && digit === null, () => (number < MOST_CHOICES ? ++number : null)),
+    );
+  if (!isTyped) {
     if (opened === undefined) groups.push(group('everything that fits', 'all', offer.elsewhere));
   } else {
     groups.push(
       group(
-        digit === null ? (opened === undefined ? 'best match first' : 'elsewhere') : `named with ${typed}`,
+        digit === null ? (opened === undefined ? 'best match first' : 'elsewhere') : `named with ${String(digit)}`,
         'found',
         offer.elsewhere,
       ),
@@ -98,7 +103,7 @@ export function optionGroups({ offer, place, catalogue, opened, typed, withAll }
 function drawerGroups(
   opened: OfferedDrawer,
   offer: Offer,
-  typed: string,
+  isSearch: boolean,
   digitFor: () => number | null,
 ): OptionGroup[] {
   const option = (item: ChosenItem, name: string): Option => ({
@@ -106,10 +111,10 @@ function drawerGroups(
     item,
     name,
     part: 'drawer',
-    digit: digitIn(typed) === null && typed !== '' ? null : digitFor(),
+    digit: isSearch ? null : digitFor(),
   });
   const heading = `in ${opened.name}`;
-  if (typed !== '' && digitIn(typed) === null) {
+  if (isSearch) {
     const names = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line.name]])));
     return [
       { heading, part: 'drawer', options: offer.inside.map((item) => option(item, names.get(item.id) ?? item.name)) },

@@ -1,4 +1,5 @@
-import { useEffect, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
+import { useEventCallback } from 'usehooks-ts';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
@@ -21,6 +22,7 @@ import { stepHandlers } from '../parts/list-keys';
 import { columnGroups, toColumn } from './column-groups';
 import { CHOOSER_VIEWS, digitIn, optionGroups, type ChooserView, type Option, type OptionGroup } from './options';
 import type { OfferedDrawer } from './offered-drawers';
+import { isInMenu, isTyping, isWithin, MODIFIERS } from './own-events';
 import { useOffer, whyOutside, type ChosenFor, type Offer } from './use-offer';
 
 /** What was chosen, by which way, and what it took. */
@@ -58,6 +60,8 @@ export interface Chooser {
   readonly chest: string | null;
   readonly setChest: (id: string) => void;
   readonly offer: Offer;
+  /** See Offering. */
+  readonly isSettled: boolean;
   readonly uses: readonly KnownUse[];
   /** The drawer or tray that is open, also one that holds nothing that fits. */
   readonly open: string | null;
@@ -85,10 +89,6 @@ export interface Chooser {
   /** How many pictures stand in a line: arrows go by that. */
   readonly perLine: RefObject<number>;
 }
-
-/** Whether a key types a letter or sign. A blank presses buttons, and is typed in the line alone. */
-const isTyping = ({ key, ctrlKey, metaKey, altKey }: globalThis.KeyboardEvent): boolean =>
-  key.length === 1 && key !== ' ' && !ctrlKey && !metaKey && !altKey;
 
 const WAYS: Readonly<Record<Option['part'], LoadWay>> = {
   now: 'list',
@@ -131,12 +131,18 @@ export function useChooser(choosing: Choosing): Chooser {
   const fronts = useRef<HTMLDivElement>(null);
   const perLine = useRef(1);
   const wish = { typed, open, withAll, openedAt };
-  const offer = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
+  const { offer, isSettled } = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
   const opened = [...offer.trays, ...offer.drawers].find((one) => one.id === open);
   const inColumns = view === 'drawers' && opened === undefined && typed === '';
-  const groups = inColumns ? columnGroups(offer) : optionGroups({ offer, place, catalogue, opened, typed, withAll });
-  const options = groups.flatMap((group) => group.options);
   const digit = digitIn(typed);
+  const isTyped = typed !== '';
+  const { now } = place;
+  // Thousands of options: made anew only when there are other ones, and not with each letter and arrow.
+  const groups = useMemo(
+    () => (inColumns ? columnGroups(offer) : optionGroups({ offer, now, catalogue, opened, isTyped, digit, withAll })),
+    [inColumns, offer, now, catalogue, opened, isTyped, digit, withAll],
+  );
+  const options = useMemo(() => groups.flatMap((group) => group.options), [groups]);
   const byDigit = digit === null ? -1 : options.findIndex((option) => option.digit === digit);
   // What is in the slot already is not what is wanted.
   const firstAt = Math.max(
@@ -158,17 +164,17 @@ export function useChooser(choosing: Choosing): Chooser {
     if (several.length > 0) takeItems(several, 'list', goesOn);
     else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn);
   };
-  useToldAtRest(`${String(options.length)} fit`, typed !== '' && offer.isSettled);
+  useToldAtRest(`${String(options.length)} fit`, isTyped && isSettled);
   const takesWhenFound = useRef<boolean | null>(null);
   useEffect(() => {
-    if (takesWhenFound.current === null || !offer.isSettled) return;
+    if (takesWhenFound.current === null || !isSettled) return;
     const goesOn = takesWhenFound.current;
     takesWhenFound.current = null;
     takeMarked(goesOn);
   });
   const load = (goesOn: boolean): void => {
     // A digit's choice stands there already.
-    if (!offer.isSettled && byDigit < 0) takesWhenFound.current = goesOn;
+    if (!isSettled && byDigit < 0) takesWhenFound.current = goesOn;
     else takeMarked(goesOn);
   };
   const tick = (step: number) => (): void => {
@@ -182,11 +188,17 @@ export function useChooser(choosing: Choosing): Chooser {
     const on = state.trayEntry.has(trayEntryId(FAVOURITES, current.item.id));
     void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: [current.item.id] });
   };
-  const openDrawer = (drawer: string | null): void => {
+  const openDrawer = useEventCallback((drawer: string | null): void => {
     setOpen(drawer);
     setMarked(null);
     input.current?.focus();
-  };
+  });
+  const click = useEventCallback((option: Option, event: MouseEvent): void => {
+    if (event.ctrlKey || event.metaKey) {
+      const { id } = option.item;
+      setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
+    } else takeItems([option.item], wayTo(option), event.shiftKey);
+  });
   const again = (): boolean => {
     const last = recentOf(uses).find((id) => {
       const item = catalogue.byId.get(id);
@@ -245,6 +257,7 @@ export function useChooser(choosing: Choosing): Chooser {
       openDrawer(null);
     },
     offer,
+    isSettled,
     uses,
     open,
     opened,
@@ -256,12 +269,7 @@ export function useChooser(choosing: Choosing): Chooser {
     at,
     mark: setMarked,
     ticked,
-    click: (option, event) => {
-      if (event.ctrlKey || event.metaKey) {
-        const { id } = option.item;
-        setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
-      } else takeItems([option.item], wayTo(option), event.shiftKey);
-    },
+    click,
     withAll,
     setWithAll,
     onKeyDown,
@@ -284,15 +292,6 @@ export function useChooser(choosing: Choosing): Chooser {
     perLine,
   };
 }
-
-/** Boxes in front of it are its children, and not within it. */
-const isWithin = ({ currentTarget, target }: KeyboardEvent | MouseEvent): boolean =>
-  currentTarget.contains(target as Element);
-
-const isInMenu = (target: EventTarget): boolean =>
-  target instanceof Element && target.closest('.dropdown-menu') !== null;
-
-const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'Meta', 'AltGraph']);
 
 /** Buses and the master are chosen for alike; so are tracks. */
 const laneGroup = (kind: LaneKind): string => (kind === 'bus' || kind === 'master' ? 'bus' : 'track');

@@ -48,7 +48,11 @@ export interface Offer {
   readonly outside: readonly ChosenItem[];
   /** How many fit. */
   readonly fitting: number;
-  /** False while the answer to what is typed is on its way, and what is shown is for what was typed before. */
+}
+
+/** What is offered, and whether it is the answer to what is typed: while that is on its way, what is shown is for what was typed before. */
+export interface Offering {
+  readonly offer: Offer;
   readonly isSettled: boolean;
 }
 
@@ -108,7 +112,7 @@ export function useOffer(
   chest: ChestId | null,
   uses: readonly KnownUse[],
   wish: { typed: string; open: string | null; withAll: boolean; openedAt: number },
-): Offer {
+): Offering {
   const { typed, open, withAll, openedAt } = wish;
   const { slot } = place;
   const { plugins, items, ids, others } = partedFor(slot, catalogue.items);
@@ -145,41 +149,46 @@ export function useOffer(
   const foundInside = useSearch(own, typed, 'drawer');
   const foundAll = useSearch(items, typed, 'slot');
   const foundOthers = useSearch(others, typed, 'others');
-  const isSettled = !asksFor(typed) || (foundAll?.typed === typed && foundInside?.typed === typed);
+  const asks = asksFor(typed);
+  const isSettled = !asks || (foundAll?.typed === typed && foundInside?.typed === typed);
   const { trayEntry } = state;
+  const isTyped = typed !== '';
   const parted = useMemo(() => (foundAll === null ? null : partedFound(items, foundAll)), [items, foundAll]);
+  const inside = useMemo(() => inOrder(own, foundInside), [own, foundInside]);
   const matched = useMemo(() => {
     const isOnTray = (id: ItemId): boolean => TRAYS.some((tray) => trayEntry.has(trayEntryId(tray, id)));
     const isSteered = (id: ItemId): boolean => sidechain && takesSidechain(catalogue.byId.get(id));
-    const inside = inOrder(own, foundInside);
     // An open drawer shows itself alone; once something is typed, the rest follows behind it.
     const rest =
-      opened !== undefined && typed === ''
+      opened !== undefined && !isTyped
         ? []
         : parted === null
           ? plugins
           : ranked(partedInOrder(items, parted), { isOnTray, isSteered, usual: first.scores });
     const elsewhere = opened === undefined ? rest : rest.filter((plugin) => !opened.ids.has(plugin.id));
-    return { inside, elsewhere, kin: typed === '' ? NONE : kinOf([...inside, ...elsewhere], plugins) };
-  }, [own, foundInside, opened, typed, parted, plugins, items, first, trayEntry, sidechain, catalogue]);
+    return { inside, elsewhere, kin: isTyped ? kinOf([...inside, ...elsewhere], plugins) : NONE };
+  }, [inside, opened, isTyped, parted, plugins, items, first, trayEntry, sidechain, catalogue]);
   const isFound = useMemo(
-    () => (asksFor(typed) && parted !== null ? isAmong(items, parted, matched.inside) : null),
-    [typed, parted, items, matched],
+    () => (asks && parted !== null ? isAmong(items, parted, inside) : null),
+    [asks, parted, items, inside],
   );
   const outside = useMemo(() => {
-    if (typed === '') return withAll ? others : NONE;
+    if (!isTyped) return withAll ? others : NONE;
     return foundOthers === null ? NONE : inOrder(others, foundOthers);
-  }, [typed, withAll, others, foundOthers]);
-  return useMemo(
-    () => ({ drawers, trays, first, steered, ...matched, isFound, outside, fitting: plugins.length, isSettled }),
-    [drawers, trays, first, steered, matched, isFound, outside, plugins, isSettled],
+  }, [isTyped, withAll, others, foundOthers]);
+  const offer = useMemo(
+    () => ({ drawers, trays, first, steered, ...matched, isFound, outside, fitting: plugins.length }),
+    [drawers, trays, first, steered, matched, isFound, outside, plugins],
   );
+  return { offer, isSettled };
 }
 
 const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly ChosenItem[] =>
-  found === null
-    ? plugins
-    : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
+  plugins.length === 0
+    ? NONE
+    : found === null
+      ? plugins
+      : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
 
 /** Plugins, and behind them the presets that are named by what is typed. */
 function partedInOrder(items: readonly ChosenItem[], { plugins, presets }: PartedFound): readonly ChosenItem[] {
