@@ -25,7 +25,8 @@ export function meet(bits: Bits, other: Bits): void {
 }
 /** What is not in it, below a size. */
 export function others(bits: Bits, size: number): Bits {
-  const turned = bits.map((word) => ~word);
+  const turned = new Uint32Array(bits.length);
+  for (let at = 0; at < bits.length; at++) turned[at] = ~(bits[at] ?? 0);
   const rest = size & 31;
   if (rest !== 0) turned[turned.length - 1] = (turned[turned.length - 1] ?? 0) & ((1 << rest) - 1);
   return turned;

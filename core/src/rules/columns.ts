@@ -1,9 +1,9 @@
 import { Postings } from '../search/postings.js';
 import { Vocabulary } from '../search/vocabulary.js';
-import { bitsFor, join, meet, others, setBit, type Bits } from './bits.js';
+import { bitsFor, join, meet, numbersIn, others, setBit, type Bits } from './bits.js';
 import { isTerm, type Condition, type Term, type WordsTerm } from './condition.js';
 import { cut, eachWord, flat, isNumber } from './cut.js';
-import { meetsTerm, placeOfWords, TEXT_FIELDS, textsOf, type RuleWorld } from './evaluate.js';
+import { meetsTerm, placeOfWords, TEXT_FIELDS, textsOf, wordsIn, type RuleWorld } from './evaluate.js';
 import type { TextField } from './fields.js';
 import type { RuleFacts } from './rule-facts.js';
 
@@ -14,6 +14,9 @@ interface WordColumn {
 }
 
 const MOST_KEPT = 4000;
+
+/** A maker has many plugins: what is read again and again is cut once. */
+const repeats = (field: TextField): boolean => field === 'vendor' || field === 'tag';
 
 /**
  * All plugins, one column per question: a rule is answered for all of them at once. Words are looked up in a sorted vocabulary in the place of looking
@@ -77,19 +80,21 @@ export class RuleColumns {
     const isBegun = match === 'begun' && !isNumber(last);
     const [only] = parts;
     if (parts.length === 1 && only !== undefined) {
-      mark(column, only, isBegun, (at) => setBit(bits, at));
+      mark(column, only, isBegun, bits);
       return bits;
     }
     // Those that have the first word are looked at one by one.
     const seen = bitsFor(this.facts.length);
-    mark(column, parts[0] ?? '', false, (at) => setBit(seen, at));
-    this.facts.forEach((facts, at) => {
+    mark(column, parts[0] ?? '', false, seen);
+    const cutOf = repeats(term.field) ? wordsIn : cut;
+    for (const at of numbersIn(seen)) {
+      const facts = this.facts[at];
       if (
-        ((seen[at >>> 5] ?? 0) >>> (at & 31)) & 1 &&
-        textsOf(facts, term.field).some((text) => placeOfWords(cut(text), parts, match) >= 0)
+        facts !== undefined &&
+        textsOf(facts, term.field).some((text) => placeOfWords(cutOf(text), parts, match) >= 0)
       )
         setBit(bits, at);
-    });
+    }
     return bits;
   }
 
@@ -98,20 +103,22 @@ export class RuleColumns {
     if (column === undefined) {
       column = { words: new Vocabulary(), holders: new Postings() };
       const { words, holders } = column;
-      // A maker has many plugins: what is read again and again is cut once.
       const known = new Map<string, readonly number[]>();
-      const repeats = field === 'vendor' || field === 'tag';
-      this.facts.forEach((facts, at) => {
-        for (const text of textsOf(facts, field)) {
-          if (!repeats) {
-            eachWord(text, (word) => holders.add(words.add(word), at));
+      const isCutOnce = repeats(field);
+      let at = 0;
+      const note = (word: string): void => holders.add(words.add(word), at);
+      for (; at < this.facts.length; at++) {
+        const facts = this.facts[at];
+        for (const text of facts === undefined ? [] : textsOf(facts, field)) {
+          if (!isCutOnce) {
+            eachWord(text, note);
             continue;
           }
           let numbers = known.get(text);
           if (numbers === undefined) known.set(text, (numbers = cut(text).map((word) => words.add(word))));
           for (const number of numbers) holders.add(number, at);
         }
-      });
+      }
       words.close();
       this.wordColumns.set(field, column);
     }
@@ -126,11 +133,8 @@ export class RuleColumns {
   }
 }
 
-function mark({ words, holders }: WordColumn, word: string, isBegun: boolean, tell: (at: number) => void): void {
-  if (!isBegun) {
-    const number = words.numberOf(word);
-    if (number !== undefined) holders.each(number, tell);
-    return;
-  }
-  for (const candidate of words.begunBy(word)) holders.each(candidate.word, tell);
+function mark({ words, holders }: WordColumn, word: string, isBegun: boolean, bits: Bits): void {
+  const whole = words.numberOf(word);
+  const met = isBegun ? words.begunBy(word).map((candidate) => candidate.word) : whole === undefined ? [] : [whole];
+  for (const number of met) for (const at of holders.of(number)) setBit(bits, at);
 }

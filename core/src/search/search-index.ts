@@ -213,33 +213,29 @@ export class SearchIndex {
       const { marks } = this;
       marks.fill(0);
       for (const { word: number } of this.words.begunBy(word.slice(0, at)))
-        this.wordItems.each(number, (posting) => {
+        for (const posting of this.wordItems.of(number))
           if ((posting & 3) !== PLACES.more) marks[posting >> 2] = 1;
-        });
       for (const { word: number } of second)
-        this.wordItems.each(number, (posting) => {
+        for (const posting of this.wordItems.of(number))
           if ((posting & 3) === PLACES.later && marks[posting >> 2] === 1)
             this.lower(posting >> 2, TOGETHER.beginnings);
-        });
     }
   }
 
   private price(word: number, base: number): void {
     const { cost } = this;
-    this.wordItems.each(word, (posting) => {
+    for (const posting of this.wordItems.of(word)) {
       const item = posting >> 2;
       const price = base + (PLACE_COSTS[posting & 3] ?? MORE_WORD);
       if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
-    });
+    }
   }
 
   private priceInitials(typed: string): void {
     const { cost } = this;
     for (const { word, tier } of this.initials.begunBy(typed)) {
       const price = tier === 'whole' ? INITIALS.whole : INITIALS.beginning;
-      this.initialItems.each(word, (item) => {
-        if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
-      });
+      for (const item of this.initialItems.of(word)) if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
     }
   }
 
