@@ -213,8 +213,7 @@ export class SearchIndex {
       const { marks } = this;
       marks.fill(0);
       for (const { word: number } of this.words.begunBy(word.slice(0, at)))
-        for (const posting of this.wordItems.of(number))
-          if ((posting & 3) !== PLACES.more) marks[posting >> 2] = 1;
+        for (const posting of this.wordItems.of(number)) if ((posting & 3) !== PLACES.more) marks[posting >> 2] = 1;
       for (const { word: number } of second)
         for (const posting of this.wordItems.of(number))
           if ((posting & 3) === PLACES.later && marks[posting >> 2] === 1)
