@@ -100,6 +100,44 @@ test('the sentence and the text show the same rule, changed part by part with th
   await takeBack(page, 5);
 });
 
+test('a part that has parts itself is changed part by part, to any depth, with the keyboard', async ({ page }) => {
+  await clever(page, 'Halls', '(plate or hall) and type:reverb');
+  const rule = front(page, 'Halls').getByRole('region', { name: 'The rule of Halls' });
+  const inner = rule.getByRole('group', { name: 'The parts of this part' });
+  const form = rule.getByRole('group', { name: 'New part' });
+  await rule.getByRole('button', { name: /plate or hall/ }).press('Enter');
+  await expect(inner.getByRole('button', { name: 'word plate' })).toBeFocused();
+  await inner
+    .getByRole('group', { name: 'takes' })
+    .getByRole('button', { name: /a new part/ })
+    .press('Enter');
+  await form.getByLabel('What it must be').fill('room');
+  await form.getByLabel('What it must be').press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('(plate OR hall OR room) AND type:reverb');
+  await expect(inner.getByRole('button', { name: 'word room' })).toBeFocused();
+  // One of its parts is divided in turn: "and" within "or" within "and".
+  await page.keyboard.press('Enter');
+  await inner.getByRole('button', { name: /something else in one part with it/ }).press('Enter');
+  await expect(inner).toHaveCount(2);
+  await inner
+    .last()
+    .getByRole('group', { name: 'takes' })
+    .getByRole('button', { name: /a new part/ })
+    .press('Enter');
+  await form.getByLabel('What it must be').fill('big');
+  await form.getByLabel('What it must be').press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('(plate OR hall OR (room AND big)) AND type:reverb');
+  await accessible(page);
+  await page.keyboard.press('Escape');
+  await expect(inner).toHaveCount(1);
+  await expect(inner.getByRole('button', { name: /room and big/ })).toBeFocused();
+  // Joined as what it stands in, it is no part of its own any more.
+  await inner.getByRole('button', { name: 'or', exact: true }).first().press('Enter');
+  await expect(text(page, 'Halls')).toHaveValue('plate AND hall AND room AND big AND type:reverb');
+  await expect(inner).toHaveCount(0);
+  await takeBack(page, 4);
+});
+
 test('what it misses and catches wrongly is shown, and one key takes the proposal into the rule', async ({ page }) => {
   await clever(page, 'Halls', 'plate, hall');
   await segment(page, 'Halls', /^may be missed/).press('Enter');

@@ -32,6 +32,9 @@ interface Props {
   /** What is proposed for a field of words: vendors, tags. */
   readonly proposed: (field: Field) => readonly string[];
   readonly done: (part: Condition) => void;
+  /** Makes several of it, joined in the other way: "and" within "or". Null for a new part. */
+  readonly divide: (() => void) | null;
+  readonly joiner: string;
   readonly remove: (() => void) | null;
   readonly close: () => void;
 }
@@ -49,7 +52,7 @@ interface Filled {
 }
 
 /** One part of a rule, changed in place: what is asked, and what it must be. Enter saves, Esc leaves it as it was. */
-export function PartForm({ part, drawers, proposed, done, remove, close }: Props) {
+export function PartForm({ part, drawers, proposed, done, divide, joiner, remove, close }: Props) {
   const [filled, setFilled] = useState<Filled>(() => filledWith(part, drawers));
   const [tried, setTried] = useState(false);
   const id = useId();
@@ -164,6 +167,11 @@ export function PartForm({ part, drawers, proposed, done, remove, close }: Props
         </Form.Select>
       )}
       <PlainButton onClick={submit}>Save</PlainButton>
+      {divide !== null && (
+        <PlainButton title={`${joiner} something else: both become one part`} onClick={divide}>
+          {joiner} …<span className="visually-hidden">, something else in one part with it</span>
+        </PlainButton>
+      )}
       {remove !== null && <PlainButton onClick={remove}>Take out</PlainButton>}
       <PlainButton onClick={close}>Cancel</PlainButton>
       {tried && !read.ok && (
