@@ -1,5 +1,7 @@
 import type { ChestId, DrawerId } from '../ids.js';
 import { asId } from '../ids.js';
+import { termsOf, withTerms } from '../rules/condition.js';
+import { conditionOf, ruleOf, type Rule } from '../rules/rule.js';
 import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
@@ -20,12 +22,48 @@ export function removeDrawer(state: Arrangement, drawer: Drawer): Edit[] {
     ]);
 }
 
+/** Where a copy goes. */
+interface CopyTo {
+  readonly id: string;
+  readonly chestId: ChestId;
+  readonly parentId: DrawerId | null;
+  readonly order: string;
+}
+
+/**
+ * Copies of drawers with all that they hold. A rule that looks at a drawer which is copied with it looks at the copy: a copied chest goes on by itself.
+ */
+export function copyDrawers(state: Arrangement, copies: readonly { drawer: Drawer; to: CopyTo }[]): Edit[] {
+  const edits = copies.flatMap(({ drawer, to }) => copyDrawer(state, drawer, to));
+  const ids = new Map<string, string>();
+  for (const { drawer, to } of copies) noteCopies(state, drawer, to.id, ids);
+  return edits.map((edit) =>
+    edit.of === 'drawer' && edit.after !== null && edit.after.rule !== null
+      ? { ...edit, after: { ...edit.after, rule: lookingAtCopies(edit.after.rule, ids) } }
+      : edit,
+  );
+}
+
+function lookingAtCopies(rule: Rule, copies: ReadonlyMap<string, string>): Rule {
+  const condition = conditionOf(rule);
+  if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer' && copies.has(term.id)))
+    return rule;
+  return ruleOf(
+    withTerms(condition, (term) => (term.kind === 'drawer' ? { ...term, id: copies.get(term.id) ?? term.id } : term)),
+  );
+}
+
+function noteCopies(state: Arrangement, drawer: Drawer, id: string, ids: Map<string, string>): void {
+  ids.set(drawer.id, id);
+  drawersIn(state, drawer.chestId, drawer.id).forEach((inner, at) =>
+    noteCopies(state, inner, innerCopyId(id, at), ids),
+  );
+}
+
+const innerCopyId = (id: string, at: number): string => `${id}.${String(at)}`;
+
 /** A copy of a drawer with all that it holds. The ids of what is inside are made of the copy's own, so that screen and server name them alike. */
-export function copyDrawers(
-  state: Arrangement,
-  drawer: Drawer,
-  to: { id: string; chestId: ChestId; parentId: DrawerId | null; order: string },
-): Edit[] {
+function copyDrawer(state: Arrangement, drawer: Drawer, to: CopyTo): Edit[] {
   const id = asId<DrawerId>(to.id);
   const copy: Drawer = { ...drawer, ...to, id };
   return [
@@ -43,7 +81,7 @@ export function copyDrawers(
       return { of: 'divider', id: after.id, before: null, after };
     }),
     ...drawersIn(state, drawer.chestId, drawer.id).flatMap((inner, at) =>
-      copyDrawers(state, inner, { id: `${id}.${String(at)}`, chestId: to.chestId, parentId: id, order: inner.order }),
+      copyDrawer(state, inner, { id: innerCopyId(id, at), chestId: to.chestId, parentId: id, order: inner.order }),
     ),
   ];
 }

@@ -1,5 +1,4 @@
 import type { Chest } from './rows/chest.js';
-import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
@@ -64,17 +63,13 @@ export const CHEST_PLANNERS: Planners<
       if (chest === undefined) return refuse(NO_CHEST);
       if (state.chest.has(newId)) return refuse('This chest has been copied already.');
       const [order = ''] = keysBefore(chestsOf(state), null, 1);
-      const drawers = drawersIn(state, id, null).flatMap((drawer: Drawer, at) =>
-        copyDrawers(state, drawer, {
-          id: `${newId}.${String(at)}`,
-          chestId: newId,
-          parentId: null,
-          order: drawer.order,
-        }),
-      );
+      const copies = drawersIn(state, id, null).map((drawer, at) => ({
+        drawer,
+        to: { id: `${newId}.${String(at)}`, chestId: newId, parentId: null, order: drawer.order },
+      }));
       return planned(`copy chest ${chest.name} as ${name}`, [
         { of: 'chest', id: newId, before: null, after: { ...chest, id: newId, name, order } },
-        ...drawers,
+        ...copyDrawers(state, copies),
       ]);
     },
   },

@@ -150,7 +150,7 @@ export const DRAWER_PLANNERS: Planners<
       if (parentId !== null && pathTo(state, parentId).some((one) => one.id === id))
         return refuse(`${drawer.name} can't be copied into itself.`);
       const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-      const edits = copyDrawers(state, drawer, { id: newId, chestId, parentId, order });
+      const edits = copyDrawers(state, [{ drawer, to: { id: newId, chestId, parentId, order } }]);
       const parent = parentId === null ? undefined : state.drawer.get(parentId);
       return planned(`copy ${drawer.name} into ${parent?.name ?? `the chest ${chest.name}`}`, edits);
     },

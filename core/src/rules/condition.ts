@@ -81,6 +81,13 @@ export function termsOf(condition: Condition): Term[] {
   return condition.kind === 'not' ? termsOf(condition.of) : condition.of.flatMap(termsOf);
 }
 
+/** The same condition with other terms. */
+export function withTerms(condition: Condition, change: (term: Term) => Term): Condition {
+  if (isTerm(condition)) return change(condition);
+  if (condition.kind === 'not') return { kind: 'not', of: withTerms(condition.of, change) };
+  return { kind: condition.kind, of: condition.of.map((one) => withTerms(one, change)) };
+}
+
 /** How deep a condition goes: 1 for a term alone. */
 export function depthOf(condition: Condition): number {
   if (isTerm(condition)) return 1;

@@ -1,4 +1,6 @@
 import { chestsOf, drawersIn } from '../../src/chests/look-up';
+import { termsOf } from '../../src/rules/condition';
+import { conditionOf, type Rule } from '../../src/rules/rule';
 import { p, d, c, all, after, said, lines, divided } from './support';
 
 describe('drawers and chests with all they hold', () => {
@@ -40,5 +42,28 @@ describe('drawers and chests with all they hold', () => {
     expect(chestsOf(copied).map((one) => one.name)).toEqual(['Everyday (2)', 'Everyday', 'Mix day']);
     expect(copied.entry.size).toBe(two.entry.size * 2);
     expect(two.chest.get('m')?.slots).toEqual(['bus']);
+  });
+
+  it('a rule that looks at a drawer which is copied with it looks at the copy; at any other one as before', () => {
+    const rule: Rule = { kind: 'written', text: '(plate OR NOT drawer:"#S") AND drawer:"#I" AND NOT drawer:"#F"' };
+    const ruled = after(
+      two,
+      { kind: 'make-drawer', id: d('F'), chestId: c('m'), parentId: null, name: 'Far', rule: null, pluginIds: [] },
+      { kind: 'make-drawer', id: d('R'), chestId: c('c'), parentId: null, name: 'Looks', rule, pluginIds: [] },
+    );
+    const copied = after(ruled, { kind: 'copy-chest', id: c('c'), newId: c('n'), name: 'Everyday (2)' });
+    const looks = [...copied.drawer.values()].find((one) => one.chestId === 'n' && one.name === 'Looks');
+    const condition = looks?.rule == null ? null : conditionOf(looks.rule);
+    const asked = (condition === null ? [] : termsOf(condition)).flatMap((term) =>
+      term.kind === 'drawer' ? (copied.drawer.get(term.id) ?? []) : [],
+    );
+    expect(asked.map(({ chestId, name }) => [chestId, name])).toEqual([
+      ['n', ruled.drawer.get('S')?.name],
+      ['n', 'Springs'],
+      ['m', 'Far'],
+    ]);
+    expect(copied.drawer.get('R')?.rule).toEqual(rule);
+    const alone = after(ruled, { kind: 'copy-drawer', id: d('R'), newId: d('Q'), chestId: c('m'), parentId: null });
+    expect(alone.drawer.get('Q')?.rule).toEqual(rule);
   });
 });
