@@ -1,9 +1,10 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
-import { bytesOfPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
+import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { id, ID_LENGTH, MANY, name, newId, slots } from './parts.js';
@@ -24,7 +25,7 @@ export const folderRequest = object({
     .test(
       'short',
       `a path has at most ${String(MOST_PATH_BYTES)} bytes`,
-      (path) => bytesOfPath(path ?? '') <= MOST_PATH_BYTES,
+      (path) => utf8Length(path ?? '') <= MOST_PATH_BYTES,
     )
     .required('name a folder'),
 }).noUnknown();

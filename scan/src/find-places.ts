@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { basename, join, sep } from 'node:path';
-import { bytesOfPath, cappedPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { cappedPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut } from '@clever-drawer/core/facts/left-out';
 import { isSideFile, LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
@@ -135,7 +136,7 @@ export class PlaceFinder {
 
   /** A place under its one path, and the path that led here as its double where that is another one. */
   private *place({ path, real, isFolder }: Step, marked: boolean): Generator<Found> {
-    const bytes = bytesOfPath(path);
+    const bytes = utf8Length(path);
     if (bytes > MOST_PATH_BYTES) {
       yield { fault: { code: 'path-too-long', path: cappedPath(path), detail: `${String(bytes)} bytes` } };
       return;

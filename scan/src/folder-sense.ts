@@ -1,5 +1,5 @@
 import { realpathSync } from 'node:fs';
-import { dirname, join, relative, resolve, sep } from 'node:path';
+import { dirname, join, resolve, sep } from 'node:path';
 
 /** Why a folder can be no plugin folder: the top of a disk, a folder that the system makes up, or where the application keeps its own data. */
 export type NoFolder = 'root' | 'system' | 'own-data';
@@ -10,11 +10,9 @@ const MADE_UP = ['/proc', '/sys', '/dev'];
 /** The folder of the private database in a data folder; what else lies there may be anything, such as the plugins of the demo. */
 export const DATABASE = 'database';
 
-/** Whether a path is a folder or lies below it. */
-export const isIn = (path: string, folder: string): boolean => {
-  const way = relative(folder, path);
-  return way === '' || (way !== '..' && !way.startsWith(`..${sep}`) && resolve(folder, way) === path);
-};
+/** Whether a whole path is a folder or lies below it. */
+export const isBelow = (path: string, folder: string): boolean =>
+  path === folder || path.startsWith(folder.endsWith(sep) ? folder : folder + sep);
 
 /** Whether the system makes up what lies at a true path. */
 export const isMadeUp = (real: string): boolean =>
@@ -23,7 +21,7 @@ export const isMadeUp = (real: string): boolean =>
 /** Why a path can be no plugin folder; null when it can be one. Where a link leads counts, too. `ownData` may be absent, and need not exist. */
 export function whyNoFolder(path: string, ownData: string | null = null): NoFolder | null {
   const own = ownData === null ? [] : [resolve(ownData), realOf(resolve(ownData))];
-  const isOwn = (one: string): boolean => own.some((folder) => one === folder || isIn(one, join(folder, DATABASE)));
+  const isOwn = (one: string): boolean => own.some((folder) => one === folder || isBelow(one, join(folder, DATABASE)));
   for (const one of [resolve(path), realOf(resolve(path))]) {
     if (dirname(one) === one) return 'root';
     if (isMadeUp(one)) return 'system';

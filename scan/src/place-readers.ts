@@ -3,26 +3,13 @@ import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
 import { ownProgram } from './own-program.js';
 import type { FoundPlace } from './find-places.js';
-import { readPlaces, stampOf, type PlaceReading } from './read-place.js';
+import { stampOf, type PlaceReading } from './read-place.js';
 
 /** Reads a handful of places at once; closed when the scan is over. */
 export interface PlaceReaders {
   /** After a cancel, what was read until then, or nothing. */
   readonly read: (places: readonly FoundPlace[], signal?: AbortSignal) => Promise<readonly PlaceReading[]>;
   readonly close: () => Promise<void>;
-}
-
-/** Reads in the calling thread, one place after the other and without limits: for tests. */
-export function readHere(): PlaceReaders {
-  let last: Promise<unknown> = Promise.resolve();
-  return {
-    read: (places, signal) => {
-      const readings = last.then(() => readPlaces(places, signal));
-      last = readings;
-      return readings;
-    },
-    close: () => Promise.resolve(),
-  };
 }
 
 /** How long a place may take to be read, and how much memory. */

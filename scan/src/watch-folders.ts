@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs';
 import { basename, dirname, join, sep } from 'node:path';
 import { watch } from 'chokidar';
 import { LV2_MANIFEST, readerFor } from '@clever-drawer/core/facts/readers';
-import { DATABASE, isIn, isMadeUp } from './folder-sense.js';
+import { DATABASE, isBelow, isMadeUp } from './folder-sense.js';
 
 /** Tells of places that arrived or vanished in watched folders. */
 export interface FolderWatch {
@@ -84,7 +84,7 @@ function watchOne(
   const seen = new Set<string>();
   /** What is made up by the system, or our own, is never gone into; and a folder of more than so many entries is given up as a whole. */
   const isLeftAlone = (path: string): boolean => {
-    if (isTooLarge || isMadeUp(path) || (ownData !== null && isIn(path, join(ownData, DATABASE)))) return true;
+    if (isTooLarge || isMadeUp(path) || (ownData !== null && isBelow(path, join(ownData, DATABASE)))) return true;
     if (seen.size < most) seen.add(path);
     else if (!seen.has(path)) {
       isTooLarge = true;

@@ -1,3 +1,4 @@
+import { fnv } from '../text/fnv.js';
 import equal from 'fast-deep-equal';
 import { configure } from 'safe-stable-stringify';
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
@@ -116,15 +117,14 @@ export const regroups = (edits: readonly Edit[]): boolean =>
 
 /**
  * A mark of all rows that edits would change or take away, as they stand before: two windows that plan the same change on the same rows get the
- * same mark. FNV-1a (Fowler, Noll and Vo), 32 bits, over their JSON in order; for telling apart, not for keeping secrets.
+ * same mark. See fnv, over their JSON in order.
  */
 export function markOf(edits: readonly Edit[]): string {
-  let [hash, rows] = [0x811c9dc5, 0];
+  let [hash, rows] = [fnv(''), 0];
   for (const edit of edits) {
     if (edit.before === null) continue;
     rows++;
-    const text = `${rowKey(edit)}|${canonical(edit.before)}`;
-    for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193);
+    hash = fnv(`${rowKey(edit)}|${canonical(edit.before)}`, hash);
   }
-  return `${String(rows)}-${(hash >>> 0).toString(16)}`;
+  return `${String(rows)}-${hash.toString(16)}`;
 }

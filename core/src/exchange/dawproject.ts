@@ -103,9 +103,8 @@ const asText = (document: Document): string =>
   `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLSerializer().serializeToString(document)}`;
 
 // XML 1.0 has no room for these, whatever they are escaped as.
-const NO_XML =
-  /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
-const xmlText = (text: string): string => text.replace(NO_XML, '');
+const NO_XML = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
+const xmlText = (text: string): string => text.toWellFormed().replace(NO_XML, '');
 
 /** A session that was read, or why it could not be, in words. */
 export type ReadProject =

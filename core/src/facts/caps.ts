@@ -3,6 +3,8 @@ import type { BuildFacts, PresetFacts } from './build-facts.js';
 import { PRESET_NAME_LENGTH, PRESETS_KEPT } from './build-facts.js';
 import type { Fault } from './fault.js';
 import type { FoundPreset, Reading } from './place.js';
+import { fnv } from '../text/fnv.js';
+import { utf8Length } from '../text/utf8-length.js';
 
 /** Characters kept of a text; far more than real ones have (common practice). */
 export const MOST_TEXT = {
@@ -31,36 +33,25 @@ const MOST = {
   askable: 20,
 };
 
-// Zero characters and half surrogate pairs are no text: what was read would come back otherwise from the database.
-const NO_TEXT = /\0|[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
-
-/** A text cut to so many characters, at no half one, and without what is none. */
+/** A text cut to so many characters, at no half one, and without what is none: zero characters and half surrogate pairs would come back otherwise from the database. */
 export function cappedText(text: string, most: number): string {
   // Cut first: whatever is done with it then takes as long as what is kept.
   const isHalved = text.length > most && /[\uD800-\uDBFF]/.test(text.charAt(most - 2));
   const cut = text.length > most ? `${text.slice(0, most - (isHalved ? 2 : 1))}…` : text;
-  return cut.replace(NO_TEXT, (bad) => (bad === '\0' ? '' : '\uFFFD'));
+  return cut.replaceAll('\0', '').toWellFormed();
 }
 
-/** Something that a thing is known by, with a mark in place of what is cut off (FNV-1a, 32 bits, from both ends). */
+/** Something that a thing is known by, with a mark in place of what is cut off (see fnv, from both ends). */
 export function cappedKey(text: string, most: number = MOST_IDENTIFIER): string {
   if (text.length <= most) return cappedText(text, most);
-  let [forth, back] = [0x811c9dc5, 0x811c9dc5];
-  const { length } = text;
-  for (let at = 0; at < length; at++) {
-    forth = Math.imul(forth ^ text.charCodeAt(at), 0x01000193) >>> 0;
-    back = Math.imul(back ^ text.charCodeAt(length - 1 - at), 0x01000193) >>> 0;
-  }
-  const mark = `#${forth.toString(16).padStart(8, '0')}${back.toString(16).padStart(8, '0')}`;
+  const backwards = text.split('').reverse().join('');
+  const mark = `#${[text, backwards].map((one) => fnv(one).toString(16).padStart(8, '0')).join('')}`;
   return cappedText(text.slice(0, most - mark.length), most) + mark;
 }
 
-const encoder = new TextEncoder();
-/** Bytes of a path as UTF-8. */
-export const bytesOfPath = (path: string): number => encoder.encode(path).length;
 /** A path that fits into an index; a longer one keeps its beginning and a mark of the whole. */
 export const cappedPath = (path: string): string =>
-  bytesOfPath(path) <= MOST_PATH_BYTES ? cappedText(path, MOST_PATH_BYTES) : cappedKey(path, MOST_PATH_BYTES / 4);
+  utf8Length(path) <= MOST_PATH_BYTES ? cappedText(path, MOST_PATH_BYTES) : cappedKey(path, MOST_PATH_BYTES / 4);
 
 const orNull = <T>(value: T | null, cap: (value: T) => T): T | null => (value === null ? null : cap(value));
 

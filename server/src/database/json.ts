@@ -2,6 +2,4 @@
 export const jsonForDatabase = (value: unknown): string =>
   JSON.stringify(value, (_key, inner: unknown) => (typeof inner === 'string' ? storable(inner) : inner));
 
-const HALF_PAIR = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g;
-
-const storable = (text: string): string => text.replaceAll('\0', '').replace(HALF_PAIR, '\uFFFD');
+const storable = (text: string): string => text.replaceAll('\0', '').toWellFormed();

@@ -7,7 +7,6 @@ const MOST_IN_LIST = 120_000;
 const MOST_KEYS = 1000;
 /** Names that mean something to the language itself. */
 const NO_KEYS = new Set(['__proto__', 'constructor', 'prototype', 'toString', 'valueOf', 'toJSON']);
-const HALF = /[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/;
 
 const refuse = (path: string, what: string): HttpError =>
   new HttpError('request-does-not-fit', `${path === '' ? 'The request' : `“${path}”`} ${what}.`, [
@@ -54,5 +53,5 @@ export function refuseUnclean(sent: unknown, at = ''): void {
 
 function refuseNoText(text: string, path: string): void {
   if (text.includes('\0')) throw refuse(path, 'holds a zero character, which is no text');
-  if (HALF.test(text)) throw refuse(path, 'holds half a character (a surrogate without its other half)');
+  if (!text.isWellFormed()) throw refuse(path, 'holds half a character (a surrogate without its other half)');
 }

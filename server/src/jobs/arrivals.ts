@@ -3,11 +3,10 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { whyNoFolder } from '@clever-drawer/scan/folder-sense';
+import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
 import { MOST_WATCHED, watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { FolderRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
-import { isBelow } from '../store/computer-store.js';
 
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
 export class Arrivals {

@@ -8,7 +8,7 @@ import { FolderRow, ScanRow } from '../database/entities/computer.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
 import { jsonForDatabase } from '../database/json.js';
 import { askNotes } from './ask-notes.js';
-import { isBelow } from '../store/computer-store.js';
+import { isBelow } from '@clever-drawer/scan/folder-sense';
 import { loadPlaces } from '../store/place-store.js';
 import { applyScan } from '../store/scan-result-store.js';
 import { forgetOldStories, signOn, type ScanJob } from '../store/scan-store.js';

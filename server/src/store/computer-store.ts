@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { sep } from 'node:path';
 import type { EntityManager } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
@@ -96,10 +95,6 @@ export async function changeFolder(
     { asks: change.asks ?? found.asks, watches: change.watches ?? found.watches },
   );
 }
-
-/** Whether a path is a folder or lies in it. */
-export const isBelow = (path: string, folder: string): boolean =>
-  path === folder || path.startsWith(folder.endsWith(sep) ? folder : folder + sep);
 
 /** Takes a folder off the list; its builds stay in the catalogue until a scan no longer finds them. */
 export async function removeFolder(db: EntityManager, computerId: ComputerId, id: unknown): Promise<void> {
