@@ -17,14 +17,38 @@ export interface Found {
 let searcher: Remote<Searcher> | null = null;
 const filledWith = new Map<Shelf, readonly ChosenItem[]>();
 
-function fill(shelf: Shelf, plugins: readonly ChosenItem[]): Remote<Searcher> {
-  searcher ??= wrap<Searcher>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' }));
-  if (filledWith.get(shelf) !== plugins) {
-    filledWith.set(shelf, plugins);
-    // Calls are answered one after the other: what is asked after this is asked of the new index.
-    void searcher.fill(shelf, plugins.map(searchTextOf));
-  }
-  return searcher;
+const theSearcher = (): Remote<Searcher> =>
+  (searcher ??= wrap<Searcher>(new Worker(new URL('./search.worker.ts', import.meta.url), { type: 'module' })));
+
+/** So many are told to the worker at once; between them the screen gets its turn. */
+const AT_ONCE = 2000;
+/** What the worker does not know yet of what a shelf is filled with: up to where it was told. */
+const waiting = new Map<Shelf, number>();
+
+/** Tells the worker the next part of what is on a shelf; whether that was the last one. */
+function tellNext(shelf: Shelf): boolean {
+  const plugins = filledWith.get(shelf) ?? [];
+  const from = waiting.get(shelf) ?? plugins.length;
+  const to = from + AT_ONCE;
+  const part = { isFirst: from === 0, isLast: to >= plugins.length };
+  void theSearcher().fill(shelf, plugins.slice(from, to).map(searchTextOf), part);
+  if (part.isLast) waiting.delete(shelf);
+  else waiting.set(shelf, to);
+  return part.isLast;
+}
+
+/** Begins to fill a shelf with other plugins. */
+function begin(shelf: Shelf, plugins: readonly ChosenItem[]): void {
+  if (filledWith.get(shelf) === plugins) return;
+  filledWith.set(shelf, plugins);
+  waiting.set(shelf, 0);
+}
+
+/** The worker, when it knows all that is on a shelf: whoever asks something does not wait for a pause. Calls are answered one after the other. */
+function filled(shelf: Shelf, plugins: readonly ChosenItem[]): Remote<Searcher> {
+  begin(shelf, plugins);
+  while (waiting.has(shelf)) tellNext(shelf);
+  return theSearcher();
 }
 
 /** Whether anything is asked for: spaces alone ask for nothing. */
@@ -35,7 +59,10 @@ export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: 
   const [found, setFound] = useState<Found | null>(null);
   useEffect(() => {
     // After the list is painted: the first letter comes a moment later at the earliest.
-    const timer = setTimeout(() => void fill(shelf, plugins), 50);
+    let timer = setTimeout(function next() {
+      begin(shelf, plugins);
+      if (waiting.has(shelf) && !tellNext(shelf)) timer = setTimeout(next, 0);
+    }, 50);
     return () => clearTimeout(timer);
   }, [shelf, plugins]);
   const asks = asksFor(typed);
@@ -43,12 +70,13 @@ export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: 
   useEffect(() => {
     if (!asks || isEmpty) return undefined;
     let isLatest = true;
-    void fill(shelf, plugins)
+    void filled(shelf, plugins)
       .find(shelf, typed)
       .catch((): Uint32Array => {
         // A worker that failed is left; the next letter asks a new one.
         searcher = null;
         filledWith.clear();
+        waiting.clear();
         toast.error('The search failed. Type once more; reload the page if it fails again.');
         return new Uint32Array();
       })
