@@ -10,6 +10,7 @@ import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import type { Room } from '@clever-drawer/scan/ask/room';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
+import { readBodyApart } from './http/read-body-apart.js';
 import { readProjectApart } from './jobs/read-project.js';
 import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
@@ -106,6 +107,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     });
     const context = {
       readProject: readProjectApart,
+      readLarge: readBodyApart,
       users: settings.users,
       askingRoom: memoizedRoom(limits),
       source,

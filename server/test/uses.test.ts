@@ -81,9 +81,13 @@ it('a pick hands over the exact name and counts; nothing is sent anywhere by def
     milliseconds: 700,
     send: true,
   };
+  const tag = async () => (await api.call('GET', at('catalogue'))).headers.get('etag');
+  const before = await tag();
   const { status, body } = await call<Picked>('POST', at('picks'), pick);
   expect([status, body.name, body.identifier, body.sent]).toEqual([201, 'Vestry Plate', 'urn:plate', false]);
   expect((await uses()).uses[0]).toMatchObject({ session: 'Music program', lane: null, way: 'pick' });
+  // How often it was loaded stands in the catalogue: what a browser has kept of it is not the same any more.
+  expect(await tag()).not.toBe(before);
   const half = await call<ProblemDetails>('PUT', '/hand-over', { host: 'localhost', port: null });
   expect([half.status, half.body.detail]).toEqual([422, 'An address has a host and a port. Give both, or neither.']);
 });

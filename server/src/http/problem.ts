@@ -27,7 +27,10 @@ export const problemHandler =
       return;
     }
     const known = asHttpError(error, dataFolder);
-    if (known === null) log.error({ err: error, method: request.method, url: request.url }, 'request failed');
+    const about = { err: error, method: request.method, url: request.url };
+    if (known === null) log.error(about, 'request failed');
+    // Whoever sent it is told enough; that it came so far is a fault of ours.
+    else if (isNoValue(error)) log.warn(about, 'the database refused a value that should have been refused before');
     sendProblem(
       response,
       known ??
@@ -37,6 +40,12 @@ export const problemHandler =
         ),
     );
   };
+
+/** Whether the database refused a value (PostgreSQL, class 22, and 54000 for one that is too long for an index). */
+function isNoValue(error: unknown): boolean {
+  const code = (error as { code?: string } | null)?.code ?? '';
+  return /^22\w{3}$/.test(code) || code === '54000';
+}
 
 function asHttpError(error: unknown, dataFolder: string | null): HttpError | null {
   if (error instanceof HttpError) return error;
@@ -58,8 +67,8 @@ function asHttpError(error: unknown, dataFolder: string | null): HttpError | nul
       'Clever Drawer does not get at its saved data, and nothing was changed. A database of its own it starts again by itself; if this goes on, look at the log that it prints.',
     );
   }
-  // Values that no column takes: the schemas should have refused them, and nothing was changed. PostgreSQL, class 22.
-  if (/^22\w{3}$/.test(code) || code === '54000')
+  // Values that no column takes: the schemas should have refused them, and nothing was changed.
+  if (isNoValue(error))
     return new HttpError(
       'bad-request',
       'The request holds a value that can’t be kept: a number too large, or a text that is none.',

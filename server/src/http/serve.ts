@@ -9,7 +9,8 @@ import {
   type RequestOf,
 } from '@clever-drawer/contract/api-of';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
-import { findComputer } from '../store/computer-store.js';
+import { computerIdOf } from '../store/computer-store.js';
+import { lastLoad } from '../store/load-store.js';
 import { revisionsOf } from '../store/studio-store.js';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
@@ -33,8 +34,10 @@ export type Handlers<Keys extends EndpointKey> = { readonly [Key in Keys]: Handl
 
 const LARGEST_JSON = '32mb';
 const LARGEST_BYTES = '8mb';
+/** Bytes of a request from which on it is read and checked apart. */
+const LARGE = 262_144;
 /** Goes up when an answer of the same revisions changes its form. */
-const ANSWER_FORM = 2;
+const ANSWER_FORM = 3;
 
 /** The routes of the whole table: each checks what is sent, hands it to its handler, and answers as the table says. */
 export function serve(context: Context, handlers: Handlers<EndpointKey>): Router {
@@ -49,11 +52,30 @@ export function serve(context: Context, handlers: Handlers<EndpointKey>): Router
 
 function readers({ request, most }: Endpoint): RequestHandler[] {
   if (request === undefined) return [];
+  if (isMedia(request)) return [express.raw({ type: () => true, limit: LARGEST_BYTES })];
+  const limit = most ?? LARGEST_JSON;
+  const large: RequestHandler = express.raw({ type: 'application/json', limit });
+  const small: RequestHandler = express.json({ limit });
   return [
-    isMedia(request)
-      ? express.raw({ type: () => true, limit: LARGEST_BYTES })
-      : express.json({ limit: most ?? LARGEST_JSON }),
+    (incoming, response, next) => {
+      void (isLarge(incoming) ? large : small)(incoming, response, next);
+    },
   ];
+}
+
+/** Checking some 100,000 values takes a second, in which nobody else would be answered. Who does not say how much comes is taken to send much. */
+function isLarge(request: Request): boolean {
+  const length = Number(request.headers['content-length'] ?? NaN);
+  return request.headers['transfer-encoding'] !== undefined || length > LARGE;
+}
+
+/** Aborted when who asked has gone away before there was an answer. */
+function goneSignal(response: Response): AbortSignal {
+  const gone = new AbortController();
+  response.once('close', () => {
+    if (!response.writableEnded) gone.abort();
+  });
+  return gone.signal;
 }
 
 function route<Key extends EndpointKey>(context: Context, key: Key, handler: Handler<Key>): RequestHandler {
@@ -61,7 +83,13 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
   return async (request, response) => {
     refuseUnclean(request.params);
     refuseUnclean(request.query);
-    const body: unknown = shape === undefined || isMedia(shape) ? request.body : checked(shape, request.body);
+    const sent: unknown = request.body;
+    const body: unknown =
+      shape === undefined || isMedia(shape)
+        ? sent
+        : Buffer.isBuffer(sent)
+          ? await context.readLarge(key, sent, goneSignal(response))
+          : checked(shape, sent);
     if (tagged === true && (await isAsItWas(context, request, response))) return;
     const answered = await handler({
       path: request.params as PathOf<Key>,
@@ -77,12 +105,14 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
   };
 }
 
-/** Puts the tag of the studio's revisions on the answer; when that is what the asker has already, says so and is done (RFC 9110, 13.1.2). */
+/** Puts the tag of the studio's revisions and of the last load on the answer; when that is what the asker has already, says so and is done (RFC 9110, 13.1.2). */
 async function isAsItWas({ source }: Context, request: Request, response: Response): Promise<boolean> {
-  await findComputer(source.manager, request.params.computer);
+  const id = await computerIdOf(source.manager, request.params.computer);
   const { arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
+  // What is handed over to a music program is a load that changes neither of them.
+  const loaded = await lastLoad(source.manager, id);
   // Weak: the same content, maybe with its fields in another order. Made before the answer, so that it never promises too much.
-  const tag = `"${[ANSWER_FORM, arrangementRevision, catalogueRevision].join('.')}"`;
+  const tag = `"${[ANSWER_FORM, arrangementRevision, catalogueRevision, loaded].join('.')}"`;
   response.set('ETag', `W/${tag}`);
   response.set('Cache-Control', 'private, no-cache');
   const asked = request.get('if-none-match') ?? '';

@@ -4,6 +4,7 @@ import type { ReadProject } from '@clever-drawer/core/exchange/dawproject';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { Room } from '@clever-drawer/scan/ask/room';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
+import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import type { Arrival } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { Arranging } from '../jobs/arranging.js';
@@ -25,6 +26,8 @@ export interface Context {
   readonly users: readonly number[];
   /** In which room plugins are asked about themselves; found out once. */
   readonly askingRoom: () => Promise<Room['kind']>;
+  /** Reads and checks a large request, wherever that is done; see readBody. */
+  readonly readLarge: (key: EndpointKey, bytes: Uint8Array, gone: AbortSignal) => Promise<unknown>;
   /** Reads a DAWproject, wherever that is done. */
   readonly readProject: (bytes: Uint8Array) => Promise<ReadProject>;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */

@@ -51,6 +51,15 @@ export const LOADS_OF_STEP = `UPDATE load SET undone = $3 WHERE "computerId" = $
 
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 
+/** When something was loaded last on a computer, in microseconds since 1970, whether it was taken back or not; 0 for never. */
+export async function lastLoad(db: EntityManager, computerId: ComputerId): Promise<string> {
+  const [row] = await db.query<{ at: string | null }[]>(
+    `SELECT (extract(epoch FROM max("loadedAt")) * 1000000)::bigint::text AS at FROM load WHERE "computerId" = $1`,
+    [computerId],
+  );
+  return row?.at ?? '0';
+}
+
 /** How often each plugin was loaded, when last, and by which ways. A load counts for the plugin that its build belongs to now: it goes along when plugins are joined. */
 export async function loadCounts(
   db: EntityManager,

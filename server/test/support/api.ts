@@ -11,6 +11,7 @@ import { createApp } from '../../src/app';
 import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
+import { readBodyApart } from '../../src/http/read-body-apart';
 import { Arranging } from '../../src/jobs/arranging';
 import { Arrivals } from '../../src/jobs/arrivals';
 import { listenTo } from '../../src/jobs/listening';
@@ -66,6 +67,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       ownData: null,
       users: [],
       askingRoom: () => Promise.resolve('open'),
+      readLarge: readBodyApart,
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
         source,

@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ImportReport } from '@clever-drawer/contract/responses';
 import { useChanges } from '../arrangement/changes';
 import { addressOf, ApiError, wordsOf } from '../lib/api';
@@ -57,10 +58,10 @@ function ImportPanel() {
   const computer = useComputer();
   const client = useQueryClient();
   const changes = useChanges(computer.id);
-  const [name, setName] = useState('');
+  const [{ name, size }, setFile] = useState({ name: '', size: 0 });
   const bringIn = useMutation({
     mutationFn: async (file: File) => {
-      setName(file.name);
+      setFile(file);
       return changes.bringIn(await parse(file));
     },
     onSettled: () => client.invalidateQueries({ queryKey: keys.catalogue(computer.id) }),
@@ -75,6 +76,15 @@ function ImportPanel() {
       <FileButton name="Arrangement file" disabled={bringIn.isPending} choose={(file) => bringIn.mutate(file)}>
         {bringIn.isPending ? 'Importing …' : 'Choose a file …'}
       </FileButton>
+      {bringIn.isPending && size > LARGE && (
+        <div role="status" className={styles.reading}>
+          <ProgressBar animated now={100} aria-label="Reading" />
+          <span>
+            <b>{name}</b>, {Math.round(size / 100_000) / 10} MB, is read and checked. Everything else can be used
+            meanwhile.
+          </span>
+        </div>
+      )}
       {bringIn.isError && (
         <div className="note-box attention" role="alert">
           <p>
@@ -95,6 +105,9 @@ function ImportPanel() {
     </section>
   );
 }
+
+/** Bytes of a file that takes longer than a moment. */
+const LARGE = 1_000_000;
 
 async function parse(file: File): Promise<unknown> {
   try {

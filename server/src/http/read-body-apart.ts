@@ -1,0 +1,57 @@
+import { Worker } from 'node:worker_threads';
+import pLimit from 'p-limit';
+import { ownProgram } from '@clever-drawer/scan/own-program';
+import type { EndpointKey } from '@clever-drawer/contract/api-of';
+import type { ProblemName } from '@clever-drawer/contract/problems';
+import { HttpError } from './http-error.js';
+
+/** Entries of a list that come over from the thread at once: taking them over holds the server for some milliseconds. */
+export const AT_ONCE = 1000;
+
+/** What the thread tells: long lists part by part, then all the rest; or what is wrong. */
+export type Told =
+  | { readonly name: string; readonly part: readonly unknown[] }
+  | { readonly short: Readonly<Record<string, unknown>> }
+  | { readonly problem: ProblemName; readonly detail: string; readonly errors: HttpError['errors'] };
+
+const LONGEST_MS = 120_000;
+const MOST_MEGABYTES = 1500;
+const limit = pLimit(2);
+
+/**
+ * Reads and checks a large request in a thread of its own, so that the server goes on answering; the thread is ended when it takes too long or too much
+ * memory, or when `gone` is aborted, as nobody waits for it any more. Rejects with HttpError.
+ */
+export const readBodyApart = (key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> =>
+  limit(() => (gone.aborted ? Promise.reject(nobodyWaits()) : readOne(key, bytes, gone)));
+
+function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(ownProgram('read-body-worker.js', import.meta.url), {
+      workerData: { key, bytes },
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+    });
+    const end = (act: () => void) => (): void => {
+      clearTimeout(timer);
+      gone.removeEventListener('abort', leave);
+      void worker.terminate();
+      act();
+    };
+    const leave = end(() => reject(nobodyWaits()));
+    const tooMuch = (): void =>
+      reject(
+        new HttpError('too-large', 'Reading this took too long or too much memory. Send it in several smaller parts.'),
+      );
+    const timer = setTimeout(end(tooMuch), LONGEST_MS);
+    gone.addEventListener('abort', leave);
+    const lists: Record<string, unknown[]> = {};
+    worker.on('message', (told: Told) => {
+      if ('part' in told) (lists[told.name] ??= []).push(...told.part);
+      else if ('short' in told) end(() => resolve({ ...told.short, ...lists }))();
+      else end(() => reject(new HttpError(told.problem, told.detail, told.errors)))();
+    });
+    worker.once('error', end(tooMuch));
+  });
+}
+
+const nobodyWaits = (): HttpError => new HttpError('bad-request', 'Nobody waits for the answer any more.');

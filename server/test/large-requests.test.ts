@@ -1,0 +1,119 @@
+/** Large requests and answers: read apart from everything else, compressed, and answered in a word when nothing has changed. */
+import { gunzipSync } from 'node:zlib';
+import { request } from 'node:http';
+import type { ProblemDetails } from '@clever-drawer/contract/responses';
+import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { itemId } from '@clever-drawer/core/chests/item';
+import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
+import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
+import { asId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { readBodyApart } from '../src/http/read-body-apart';
+import { startApi, type Api } from './support/api';
+
+let api: Api;
+let computer: string;
+beforeAll(async () => {
+  api = await startApi();
+  const { body } = await api.call('POST', '/computers', { name: 'Music room', system: 'linux' });
+  computer = (body as { readonly id: string }).id;
+}, 60_000);
+afterAll(() => api.stop());
+
+const COUNT = 6000;
+/** A document whose one drawer holds them all; larger than what is read in the server's own thread. */
+function largeDocument() {
+  const state = emptyArrangement();
+  const chest = { id: asId<ChestId>('c'), name: 'Large', slots: [], order: 'a' };
+  const drawer = { id: asId<DrawerId>('d'), chestId: chest.id, parentId: null, name: 'All', order: 'a' } as const;
+  const entries = Array.from({ length: COUNT }, (_, at) => {
+    const pluginId = asId<PluginId>(`name:plugin ${String(at)}`);
+    const order = `a${String(at).padStart(5, '0')}`;
+    return {
+      id: entryId(drawer.id, itemId({ pluginId, preset: null })),
+      drawerId: drawer.id,
+      pluginId,
+      preset: null,
+      order,
+      name: null,
+    };
+  });
+  const known = entries.map(({ pluginId }): [PluginId, PluginReference] => [
+    pluginId,
+    { id: pluginId, name: pluginId.slice('name:'.length), vendor: null, builds: [] },
+  ]);
+  const full: Arrangement = {
+    ...state,
+    chest: new Map([[chest.id, chest]]),
+    drawer: new Map([[drawer.id, { ...drawer, rule: null, sort: null, split: null, most: null }]]),
+    entry: new Map(entries.map((entry) => [entry.id, entry])),
+  };
+  return exportArrangement(full, new Map(known), 'Music room', new Date());
+}
+
+/** Asks as a browser does, and gives the bytes as they come over the line. */
+const bytesOf = (path: string, accept: string): Promise<{ encoding: string | undefined; bytes: Buffer }> =>
+  new Promise((resolve, reject) => {
+    const asked = request(`${api.url}/api${path}`, { headers: { 'accept-encoding': accept } }, (response) => {
+      const parts: Buffer[] = [];
+      response.on('data', (part: Buffer) => parts.push(part));
+      response.on('end', () =>
+        resolve({ encoding: response.headers['content-encoding'], bytes: Buffer.concat(parts) }),
+      );
+    });
+    asked.on('error', reject);
+    asked.end();
+  });
+
+it('a large document comes in whole; what is large goes out compressed, to who takes that (RFC 9110, 12.5.3)', async () => {
+  const document = largeDocument();
+  expect(JSON.stringify(document).length).toBeGreaterThan(262_144);
+  const brought = await api.call('POST', `/computers/${computer}/import`, document);
+  expect(brought.status).toBe(201);
+  const path = `/computers/${computer}/arrangement`;
+  const [small, plain] = [await bytesOf(path, 'gzip'), await bytesOf(path, 'identity')];
+  expect([small.encoding, plain.encoding]).toEqual(['gzip', undefined]);
+  expect(gunzipSync(small.bytes).equals(plain.bytes)).toBe(true);
+  expect(small.bytes.length * 4).toBeLessThan(plain.bytes.length);
+  const { entry } = JSON.parse(plain.bytes.toString()) as { entry: readonly unknown[] };
+  expect(entry).toHaveLength(COUNT);
+});
+
+it('a large one that does not fit is refused as a small one is, with the place in it', async () => {
+  const document = largeDocument();
+  const refused = async (sent: unknown): Promise<ProblemDetails> => {
+    const { status, body } = await api.call('POST', `/computers/${computer}/import`, sent);
+    expect(status).toBe(400);
+    return body;
+  };
+  const bad = document.plugins.map((plugin, at) => (at === COUNT - 1 ? { ...plugin, name: 7 } : plugin));
+  expect((await refused({ ...document, plugins: bad })).errors?.[0]?.path).toContain(String(COUNT - 1));
+  const half = document.plugins.map((plugin, at) => (at === 3 ? { ...plugin, name: '\uD83C' } : plugin));
+  expect((await refused({ ...document, plugins: half })).detail).toContain('half a character');
+  const broken = await fetch(`${api.url}/api/computers/${computer}/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(document).slice(0, -1),
+  });
+  expect([broken.status, ((await broken.json()) as ProblemDetails).type]).toEqual([
+    400,
+    'urn:clever-drawer:problem:not-json',
+  ]);
+});
+
+it('what nobody waits for any more is not read on', async () => {
+  const gone = new AbortController();
+  const bytes = Buffer.from(JSON.stringify(largeDocument()));
+  const reading = readBodyApart('POST /computers/{computer}/import', bytes, gone.signal);
+  gone.abort();
+  await expect(reading).rejects.toThrow('Nobody waits');
+});
+
+it('a line that stays open is written as it comes, and not held back to be compressed', async () => {
+  const gone = new AbortController();
+  const line = await fetch(`${api.url}/api/computers/${computer}/events?window=w1`, { signal: gone.signal });
+  expect(line.headers.get('content-encoding')).toBeNull();
+  const first = await line.body?.getReader().read();
+  expect(Buffer.from(first?.value as Uint8Array).toString()).toMatch(/^:/);
+  gone.abort();
+});
