@@ -6,7 +6,7 @@ import type { Place } from '@clever-drawer/core/facts/place';
 import type { Stamp } from './stamp.js';
 import { markOf, STAMP_VERSION, statOf } from './stamp.js';
 
-/** So many bytes of a place are read, in so many turns: real plugins take a hundredth of it (measured over 900 of them). */
+/** So many bytes of a place are read, in so many turns: far more than headers, descriptions and resources of a real plugin are. */
 const MOST_BYTES = 256 * 1024 * 1024;
 const MOST_TURNS = 100_000;
 const TOO_MUCH = (path: string): Outcome<never> =>
@@ -36,6 +36,8 @@ export class DiskPlace implements Place {
   private readonly looked = new Map<string, Stats | undefined>();
   private read = 0;
   private turns = 0;
+  /** Whether something was not read any more, because too much had been. */
+  isSpent = false;
 
   constructor(
     readonly path: string,
@@ -98,7 +100,8 @@ export class DiskPlace implements Place {
       if (found === undefined) return Promise.resolve(bad({ code: 'file-unreadable', path, detail: 'ENOENT' }));
       // A named pipe would hold the reader up for ever: only ordinary files are opened.
       if (!found.isFile()) return Promise.resolve(bad({ code: 'file-unreadable', path, detail: kindOf(found) }));
-      const outcome = this.read > MOST_BYTES || this.turns++ > MOST_TURNS ? TOO_MUCH(path) : read(path, found.size);
+      this.isSpent ||= this.read > MOST_BYTES || this.turns++ > MOST_TURNS;
+      const outcome = this.isSpent ? TOO_MUCH(path) : read(path, found.size);
       if (outcome.ok) this.read += outcome.value.length;
       return Promise.resolve(outcome);
     } catch (error) {

@@ -25,6 +25,9 @@ export async function readPlace({ path, isFolder, marked }: FoundPlace): Promise
     const detail = error instanceof Error ? error.message : String(error);
     reading = { builds: [], faults: [{ code: 'reader-failed', path, detail }] };
   }
+  // A reader that goes by parts takes what it does not get for absent.
+  if (place.isSpent && reading.faults.every((fault) => fault.code !== 'reading-too-large'))
+    reading = { ...reading, faults: [...reading.faults, { code: 'reading-too-large', path }] };
   return { path, reading: cappedReading(reading, path), stamp: place.stamp() };
 }
 

@@ -17,8 +17,8 @@ export interface WatchLimits {
   readonly ownData: string | null;
   /** Of a folder with more entries than this none is watched. */
   readonly most: number;
-  /** Told of a folder that is too large to be watched. */
-  readonly onTooLarge: (folder: string) => void;
+  /** Told of a folder that is not watched, or not wholly: it holds too much, or the system watches no more. */
+  readonly onGivenUp: (folder: string, why: 'too-large' | 'no-more-watches') => void;
 }
 
 /** Far more than plugin folders hold (common practice: some thousands), and what a system watches without being asked to allow more. */
@@ -48,7 +48,7 @@ export function placeOf(path: string, isFolder: boolean, above: string): string 
  */
 export function watchFolders(
   onChange: (place: string, kind: 'arrived' | 'vanished') => void,
-  limits: WatchLimits = { ownData: null, most: MOST_WATCHED, onTooLarge: () => undefined },
+  limits: WatchLimits = { ownData: null, most: MOST_WATCHED, onGivenUp: () => undefined },
 ): FolderWatch {
   const watching = new Map<string, () => Promise<void>>();
   return {
@@ -71,7 +71,7 @@ export function watchFolders(
 function watchOne(
   folder: string,
   onChange: Parameters<typeof watchFolders>[0],
-  { ownData, most, onTooLarge }: WatchLimits,
+  { ownData, most, onGivenUp }: WatchLimits,
 ): () => Promise<void> {
   const waiting = new Map<string, NodeJS.Timeout>();
   const insideBundle = (path: string): boolean => {
@@ -89,7 +89,7 @@ function watchOne(
     else if (!seen.has(path)) {
       isTooLarge = true;
       seen.clear();
-      onTooLarge(folder);
+      onGivenUp(folder, 'too-large');
       void watcher.close();
     }
     return isTooLarge;
@@ -115,7 +115,11 @@ function watchOne(
   watcher.on('add', tell('arrived', false)).on('addDir', tell('arrived', true)).on('change', tell('arrived', false));
   watcher.on('unlink', tell('vanished', false)).on('unlinkDir', tell('vanished', true));
   // A folder that can't be watched is scanned by hand as before.
-  watcher.on('error', () => undefined);
+  watcher.on('error', (error) => {
+    // inotify(7): the limit of watches, or of open files, is reached.
+    if (['ENOSPC', 'EMFILE'].includes((error as NodeJS.ErrnoException).code ?? ''))
+      onGivenUp(folder, 'no-more-watches');
+  });
   return async () => {
     for (const timer of waiting.values()) clearTimeout(timer);
     await watcher.close();

@@ -50,6 +50,21 @@ it('a folder that is not watched any more tells nothing', async () => {
   expect(told).toEqual([]);
 });
 
+it('of a folder that holds too much none is watched, and that is told', async () => {
+  const givenUp: string[] = [];
+  const small = watchFolders((place) => told.push(place), {
+    ownData: null,
+    most: 3,
+    onGivenUp: (path, why) => givenUp.push(`${path} ${why}`),
+  });
+  for (const name of ['a', 'b', 'c', 'd']) await writeFile(join(folder, `${name}.so`), '');
+  await small.folders([folder]);
+  const end = Date.now() + 15_000;
+  while (givenUp.length === 0 && Date.now() < end) await new Promise((done) => setTimeout(done, 50));
+  expect(givenUp).toEqual([`${folder} too-large`]);
+  await small.close();
+});
+
 it.each([
   ['/f/Plate.lv2/plate.ttl', false, '/f/Plate.lv2'],
   ['/f/v/Plate.vst3/Contents/x86_64-linux/Plate.so', false, '/f/v/Plate.vst3'],

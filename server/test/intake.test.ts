@@ -220,6 +220,19 @@ describe('intake', () => {
     expect((await api.call('PATCH', `/computers/${computer}/folders/${randomUUID()}`, {})).status).toBe(404);
   });
 
+  it('a folder that is not there any more says that it is not watched', async () => {
+    const path = join(api.folder, randomUUID());
+    await mkdir(path);
+    const { body } = await post<{ id: string }>(`/computers/${computer}/folders`, { path });
+    const told = async () =>
+      (await get<FolderView[]>(`/computers/${computer}/folders`)).find((one) => one.id === body.id)?.notWatched;
+    expect(await told()).toBeNull();
+    await rm(path, { recursive: true });
+    const address = `/computers/${computer}/folders/${body.id}`;
+    for (const watches of [false, true]) expect((await api.call('PATCH', address, { watches })).status).toBe(204);
+    expect(await told()).toBe('missing');
+  });
+
   it('a scan whose process was killed counts as interrupted, and the catalogue is as before', async () => {
     const id = randomUUID();
     await api.source.query(

@@ -89,25 +89,38 @@ export function cappedBuild(build: BuildFacts): BuildFacts {
   };
 }
 
-/** A reading with caps on all that it holds; what is left out of a place that holds too many plugins is a fault that counts it. */
+const keptOf = (all: number, most: number): string => `${String(all)}, of which ${String(most)} are kept`;
+const longer = <One, Other>(one: readonly One[] = [], other: readonly Other[] = []): readonly unknown[] =>
+  one.length > other.length ? one : other;
+const WHAT = {
+  faults: 'problems',
+  presets: 'presets',
+  projects: 'projects and their plugins',
+  askable: 'files to be asked',
+} as const;
+
+/** A reading with caps on all that it holds; what is left out is a fault that counts it. */
 export function cappedReading(reading: Reading, path: string): Reading {
   const { builds, faults, presets, projects, ofProjects, askable } = reading;
-  const left = builds.length - MOST_BUILDS;
-  const tooMany: Fault[] =
-    left <= 0
-      ? []
-      : [
-          {
-            code: 'too-many-plugins',
-            path,
-            detail: `${String(builds.length)}, of which ${String(MOST_BUILDS)} are kept`,
-          },
-        ];
+  const told: Fault[] = [];
+  if (builds.length > MOST_BUILDS)
+    told.push({ code: 'too-many-plugins', path, detail: keptOf(builds.length, MOST_BUILDS) });
+  const lists = { faults, presets, projects: longer(projects, ofProjects), askable };
+  for (const [name, list] of Object.entries(lists)) {
+    const most = MOST[name as keyof typeof lists];
+    const { length = 0 } = list ?? {};
+    if (length > most)
+      told.push({
+        code: 'more-than-kept',
+        path,
+        detail: `${WHAT[name as keyof typeof lists]}: ${keptOf(length, most)}`,
+      });
+  }
   const few = <T>(list: readonly T[] | undefined, most: number): readonly T[] | undefined => list?.slice(0, most);
   const kept: { -readonly [Key in keyof Reading]: Reading[Key] } = {
     ...reading,
     builds: builds.slice(0, MOST_BUILDS).map(cappedBuild),
-    faults: [...tooMany, ...faults.slice(0, MOST.faults).map(cappedFault)],
+    faults: [...told, ...faults.slice(0, MOST.faults).map(cappedFault)],
   };
   if (presets !== undefined)
     kept.presets = few(presets, MOST.presets)?.map((preset): FoundPreset => ({

@@ -123,6 +123,10 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `This place says that it holds far more plugins than any does${because(f)}.`,
     remedy: 'Install it again, or tell its vendor; what is kept can be found as usual.',
   },
+  'more-than-kept': {
+    message: (f) => `This place lists more than is kept${because(f)}.`,
+    remedy: 'What is kept can be found as usual. Tell its vendor when it should be less.',
+  },
   'path-too-long': {
     message: (f) => `This path is longer than any that programs use${because(f)}, and was left out.`,
     remedy: 'Move what is in it to a shorter path, then scan again.',

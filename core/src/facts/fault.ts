@@ -16,6 +16,7 @@ export const FAULT_CODES = [
   'binary-unrecognised',
   'preset-broken',
   'too-many-plugins',
+  'more-than-kept',
   'path-too-long',
   'reader-failed',
   'reading-too-long',

@@ -4,6 +4,8 @@ import fc from 'fast-check';
 import { buildBinary } from 'plist';
 import { Resource } from 'resedit';
 import { cappedBuild, cappedKey, cappedPath, cappedReading, cappedText, MOST_BUILDS } from '../../src/facts/caps';
+import type { Fault } from '../../src/facts/fault';
+import type { FoundPreset } from '../../src/facts/place';
 import { unknownFacts } from '../../src/facts/build-facts';
 import { versionTexts } from '../../src/facts/binary/version-info';
 import { zeroEnded } from '../../src/facts/binary/bytes';
@@ -185,5 +187,16 @@ describe('caps', () => {
     const reading = cappedReading({ builds: Array.from({ length: 20_000 }, () => build), faults: [] }, '/a');
     expect(reading.builds).toHaveLength(MOST_BUILDS);
     expect(reading.faults).toEqual([{ code: 'too-many-plugins', path: '/a', detail: '20000, of which 1000 are kept' }]);
+  });
+
+  it('so do problems and presets', () => {
+    const faults = Array.from({ length: 80 }, (): Fault => ({ code: 'json-broken', path: '/a' }));
+    const preset = { key: 'k', name: 'Hall', bank: null, appliesTo: 'x' };
+    const reading = cappedReading({ builds: [], faults, presets: new Array<FoundPreset>(20_001).fill(preset) }, '/a');
+    expect(reading.faults).toHaveLength(52);
+    expect(reading.faults.slice(0, 2).map((one) => [one.code, one.detail])).toEqual([
+      ['more-than-kept', 'problems: 80, of which 50 are kept'],
+      ['more-than-kept', 'presets: 20001, of which 20000 are kept'],
+    ]);
   });
 });

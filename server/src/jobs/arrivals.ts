@@ -1,18 +1,22 @@
 import { existsSync } from 'node:fs';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
-import type { Arrival } from '@clever-drawer/contract/responses';
+import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
 import { MOST_WATCHED, watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { FolderRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
 
+const NOT_THERE: ReadonlySet<NotWatched | undefined> = new Set(['missing', 'refused']);
+
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
 export class Arrivals {
   private readonly waiting = new Map<string, Arrival>();
   private readonly watch: FolderWatch;
   private folders: readonly FolderRow[] = [];
+  /** Folders that are switched to being watched and are not, with why. */
+  private readonly givenUp = new Map<string, NotWatched>();
 
   constructor(
     private readonly source: DataSource,
@@ -21,11 +25,11 @@ export class Arrivals {
     /** Where the application keeps its own data; null when it is nowhere near. */
     private readonly ownData: string | null = null,
   ) {
-    const onTooLarge = (folder: string): void =>
-      log.warn(
-        `${folder} holds too much to be watched. Scan it by hand, or add the folders in it that plugins lie in.`,
-      );
-    this.watch = watchFolders((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onTooLarge });
+    const onGivenUp = (folder: string, why: NotWatched): void => {
+      this.givenUp.set(folder, why);
+      log.warn({ folder, why }, 'a folder is not watched');
+    };
+    this.watch = watchFolders((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onGivenUp });
   }
 
   /** Watches the folders that are switched to it, and no others. */
@@ -34,14 +38,24 @@ export class Arrivals {
       const all = await this.source.manager.findBy(FolderRow, { watches: true });
       // What a folder of another computer is called may be something else on this one.
       this.folders = all.filter((folder) => this.here.is(folder.computerId));
-      const paths = [...new Set(this.folders.map((folder) => folder.path))].filter(
+      const wanted = [...new Set(this.folders.map((folder) => folder.path))];
+      for (const path of this.givenUp.keys()) if (!wanted.includes(path)) this.givenUp.delete(path);
+      const paths = wanted.filter((path) => {
         // A row of an earlier version may name what is refused today.
-        (path) => existsSync(path) && whyNoFolder(path, this.ownData) === null,
-      );
+        const why = !existsSync(path) ? 'missing' : whyNoFolder(path, this.ownData) !== null ? 'refused' : null;
+        if (why !== null) this.givenUp.set(path, why);
+        else if (NOT_THERE.has(this.givenUp.get(path))) this.givenUp.delete(path);
+        return why === null;
+      });
       await this.watch.folders(paths);
     } catch (error) {
       this.log.warn({ err: error }, 'folders can not be watched');
     }
+  }
+
+  /** Why a folder that is switched to it is not watched; null when it is. */
+  whyNot(path: string): NotWatched | null {
+    return this.givenUp.get(path) ?? null;
   }
 
   /** What waits to be scanned on a computer, newest first. */

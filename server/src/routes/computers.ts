@@ -1,4 +1,5 @@
 import { isAbsolute, resolve } from 'node:path';
+import type { NotWatched } from '@clever-drawer/contract/responses';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
@@ -70,7 +71,11 @@ export function computerHandlers({ source, presentFolders, arrivals, here, ownDa
       await renameComputer(db, await computerIdOf(db, path.computer), body.name);
     },
 
-    'GET /computers/{computer}/folders': async ({ path }) => listFolders(db, await computerIdOf(db, path.computer)),
+    'GET /computers/{computer}/folders': async ({ path }) => {
+      const id = await computerIdOf(db, path.computer);
+      const why = (folder: string): NotWatched | null => (here.is(id) ? arrivals.whyNot(folder) : null);
+      return (await listFolders(db, id)).map((folder) => ({ ...folder, notWatched: why(folder.path) }));
+    },
 
     'GET /computers/{computer}/proposed-folders': async ({ path }) => {
       const computer = await findComputer(db, path.computer);

@@ -5,7 +5,7 @@ import type { System } from '@clever-drawer/core/facts/format';
 import type { Room } from '@clever-drawer/scan/ask/room';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
-import type { Arrival } from '@clever-drawer/contract/responses';
+import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { Arranging } from '../jobs/arranging.js';
 import type { Here } from '../here.js';
@@ -31,5 +31,9 @@ export interface Context {
   /** Reads a DAWproject, wherever that is done. */
   readonly readProject: (bytes: Uint8Array) => Promise<ReadProject>;
   /** What came or went in watched folders; `look` after a folder was added, taken off or switched. */
-  readonly arrivals: { of(computerId: ComputerId): readonly Arrival[]; look(): Promise<void> };
+  readonly arrivals: {
+    of(computerId: ComputerId): readonly Arrival[];
+    whyNot(path: string): NotWatched | null;
+    look(): Promise<void>;
+  };
 }

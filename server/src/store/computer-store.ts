@@ -48,9 +48,12 @@ export const computerIdOf = async (db: EntityManager, id: unknown): Promise<Comp
  * The plugin folders with the builds found in each, in the order in which they were added. A build that a link in a folder leads to belongs to that
  * folder as well as to the one that it stands in.
  */
-export async function listFolders(db: EntityManager, computerId: ComputerId): Promise<FolderView[]> {
+export async function listFolders(
+  db: EntityManager,
+  computerId: ComputerId,
+): Promise<Omit<FolderView, 'notWatched'>[]> {
   const below = (path: string): string => `(${path} = f.path OR starts_with(${path}, rtrim(f.path, '/') || '/'))`;
-  return db.query<FolderView[]>(
+  return db.query<Omit<FolderView, 'notWatched'>[]>(
     `WITH standing AS (
        SELECT id, facts->>'path' AS path FROM build WHERE "computerId" = $1 AND found
      ), reached AS (

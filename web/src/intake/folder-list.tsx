@@ -71,11 +71,14 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <Form.Check
                 type="switch"
                 id={`watches-${folder.id}`}
-                label="watch for arrivals"
+                label={folder.notWatched === null ? 'watch for arrivals' : 'watch for arrivals (not watched now)'}
                 checked={pending(folder).watches ?? folder.watches}
                 onChange={(event) => change.mutate({ folder: folder.id, watches: event.target.checked })}
               />
             </div>
+            {folder.watches && folder.notWatched !== null && (
+              <p className={styles.notWatched}>{NOT_WATCHED_WORDS[folder.notWatched]}</p>
+            )}
           </li>
         ))}
       </ul>
@@ -85,6 +88,14 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
     </section>
   );
 }
+
+const NOT_WATCHED_WORDS: Readonly<Record<NonNullable<FolderView['notWatched']>, string>> = {
+  'too-large': 'Too much lies in it to be watched. Scan it by hand, or add the folders in it that plugins lie in.',
+  'no-more-watches':
+    'The system watches no more folders for this user. Scan it by hand, or raise the limit (on Linux fs.inotify.max_user_watches).',
+  missing: 'It is not there. Connect the disk that it is on, and switch watching off and on again.',
+  refused: 'It is no folder that plugins lie in, and is neither watched nor scanned. Remove it from the list.',
+};
 
 const ROOM_WORDS = {
   nobody:
