@@ -21,6 +21,8 @@ interface Props {
 interface Column {
   readonly id: string;
   readonly heading: string;
+  /** How many it has with those that are set aside, or not on this computer. */
+  readonly all: number;
   readonly items: readonly { readonly item: ChosenItem; readonly name: string }[];
 }
 
@@ -47,6 +49,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
       offeredDrawers(here, catalogue, state, chestId, ruled).map((drawer): Column => ({
         id: drawer.id,
         heading: drawer.name,
+        all: drawer.all,
         items: drawer.lines.flatMap((line) => ('plugin' in line ? [{ item: line.plugin, name: line.name }] : [])),
       })),
     [here, catalogue, state, chestId, ruled],
@@ -58,11 +61,14 @@ export function DrawerShelf({ catalogue, state }: Props) {
       : {
           id: 'found',
           heading: 'found',
+          all: answer.numbers.length,
           items: Array.from(answer.numbers, (number) => catalogue.items[number]).flatMap((item) =>
             item === undefined || !here.has(item.id) ? [] : [{ item, name: item.name }],
           ),
         };
-  const columns = [...(found === null ? [] : [found]), ...drawers.filter((one) => one.items.length > 0)];
+  const filled = drawers.filter((one) => one.items.length > 0);
+  const columns = [...(found === null ? [] : [found]), ...filled];
+  const empty = drawers.length - filled.length;
   return (
     <section className={styles.shelf} aria-label="Drawers to drag from">
       <div className={styles.shelfHead}>
@@ -97,7 +103,16 @@ export function DrawerShelf({ catalogue, state }: Props) {
           <div key={column.id} className={styles.shelfColumn} role="group" aria-label={column.heading}>
             <div className={styles.shelfHeading}>
               <bdi className="one-line">{column.heading}</bdi>
-              <span className="mono quiet">{column.items.length}</span>
+              {column.items.length < column.all ? (
+                <span
+                  className="mono quiet"
+                  title={`${counted(column.all - column.items.length, 'other')} set aside or not on this computer`}
+                >
+                  {column.items.length} of {column.all}
+                </span>
+              ) : (
+                <span className="mono quiet">{column.all}</span>
+              )}
             </div>
             {column.id === 'found' && column.items.length === 0 && <p className="quiet">Nothing has this name.</p>}
             <ul>
@@ -120,6 +135,9 @@ export function DrawerShelf({ catalogue, state }: Props) {
             )}
           </div>
         ))}
+        {empty > 0 && (
+          <p className="quiet">{counted(empty, 'drawer')} with nothing that is on this computer and not set aside</p>
+        )}
         {columns.length > MOST_COLUMNS && (
           <p className="quiet">
             and {counted(columns.length - MOST_COLUMNS, 'drawer')} more; type to find what is in them
