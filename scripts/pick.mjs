@@ -1,4 +1,5 @@
 // npm run pick -- WORDS: finds a plugin in the running application, and prints its name, path or identifier; for launchers and scripts, which may then run what they like.
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parseArgs } from 'node:util';
@@ -83,12 +84,20 @@ function textOf({ name, givenName, vendor, types, tags = [], stripLabel = null }
   return { names, more: [vendor, ...types, ...tags, stripLabel].filter((one) => typeof one === 'string') };
 }
 
+/** The key is read where there is one: only where the system does not tell who asks it is wanted. */
+async function ownKey() {
+  const { readSettings, ownFolder } = await import(pathToFileURL(join(ROOT, 'server/dist/settings.js')).href);
+  const { keyFile } = await import(pathToFileURL(join(ROOT, 'server/dist/http/sign-in.js')).href);
+  const key = await readFile(keyFile(ownFolder(readSettings(process.env))), 'utf8').catch(() => '');
+  return key === '' ? {} : { authorization: `Bearer ${key.trim()}` };
+}
+
 async function ask(base, method, path, body) {
   let response;
   try {
     response = await fetch(base + path, {
       method,
-      headers: { 'content-type': 'application/json' },
+      headers: { 'content-type': 'application/json', ...(await ownKey()) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   } catch {

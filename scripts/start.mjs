@@ -36,7 +36,7 @@ async function startDemo() {
   await startServer({
     args: ['--without-this-computer'],
     env: { CLEVER_DRAWER_DATA: folder, DATABASE_URL: '' },
-    beforeTold: (url) => fillDemo(url, computers, (line) => process.stderr.write(`${line}\n`)),
+    beforeTold: (url, key) => fillDemo({ url, key }, computers, (line) => process.stderr.write(`${line}\n`)),
   });
 }
 
@@ -74,8 +74,8 @@ function startServer({ args: more = [], env = {}, beforeTold = async () => undef
     });
     let told = '';
     child.stdout.on('data', (text) => (told += text));
-    child.on('message', ({ url }) => {
-      beforeTold(url).then(
+    child.on('message', ({ url, key }) => {
+      beforeTold(url, key).then(
         () => process.stdout.write(`${told.trim()}\nCtrl+C stops it.\n`),
         (error) => {
           process.stderr.write(`The demo could not be filled: ${error.message}\nTry: npm run demo -- --fresh\n`);

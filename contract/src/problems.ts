@@ -9,6 +9,7 @@ export const PROBLEMS = {
   'request-does-not-fit': { status: 400, title: 'Request does not fit' },
   'not-json': { status: 400, title: 'Not JSON' },
   'bad-request': { status: 400, title: 'Bad request' },
+  'not-signed-in': { status: 401, title: 'Not signed in' },
   'other-site': { status: 403, title: 'Other site' },
   'other-user': { status: 403, title: 'Other user' },
   'not-found': { status: 404, title: 'Not found' },
@@ -33,6 +34,7 @@ export const problemType = (name: ProblemName): string => `urn:clever-drawer:pro
 /** What any request may meet, whatever it asks for. */
 export const COMMON_PROBLEMS: readonly ProblemName[] = [
   'bad-request',
+  'not-signed-in',
   'other-site',
   'other-user',
   'wrong-host',

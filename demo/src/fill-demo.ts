@@ -7,6 +7,12 @@ import { MAC_FOLDERS } from './lay-out-computers.js';
 import { reportOfWagon } from './report-of-wagon.js';
 
 type Tell = (line: string) => void;
+/** Where the demo is filled, and the key that it wants; null for none. */
+interface Server {
+  readonly url: string;
+  readonly key: string | null;
+}
+
 interface Preset {
   readonly pluginId: string;
   readonly bank: string | null;
@@ -23,8 +29,8 @@ interface Plugin {
 }
 
 /** Fills an empty demo database through the same interface that the pages use: computers, folders, scans, an arrangement, a session. Does nothing to one that is filled. */
-export async function fillDemo(url: string, folder: string, tell: Tell): Promise<void> {
-  const api = clientOf(url);
+export async function fillDemo(server: Server, folder: string, tell: Tell): Promise<void> {
+  const api = clientOf(server);
   if ((await api<unknown[]>('GET', '/computers')).length > 0) return;
   tell('Filling the demo …');
   const macFolders = MAC_FOLDERS.map((name) => join(folder, name));
@@ -44,11 +50,15 @@ export async function fillDemo(url: string, folder: string, tell: Tell): Promise
 type Api = <T>(method: string, path: string, body?: unknown) => Promise<T>;
 
 const clientOf =
-  (url: string): Api =>
+  ({ url, key }: Server): Api =>
   async <T>(method: string, path: string, body?: unknown): Promise<T> => {
     const response = await fetch(`${url}/api${path}`, {
       method,
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+      headers: {
+        'content-type': 'application/json',
+        ...(key === null ? {} : { authorization: `Bearer ${key}` }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     const text = await response.text();
     if (!response.ok) throw new Error(`${method} ${path}: ${text}`);

@@ -6,17 +6,22 @@ import { fileURLToPath } from 'node:url';
 
 const MAIN = fileURLToPath(new URL('../../server/dist/main.js', import.meta.url));
 
+/** A server that answers: where, the address to open, and the key that scripts send where they need one. */
+export interface Server {
+  readonly child: ChildProcess;
+  readonly url: string;
+  readonly address: string;
+  readonly key: string | null;
+}
+
 /** Starts the server on a data folder, and waits until it answers. */
-export function startOn(
-  folder: string,
-  env: Record<string, string> = {},
-): Promise<{ child: ChildProcess; url: string }> {
+export function startOn(folder: string, env: Record<string, string> = {}): Promise<Server> {
   const child = spawn(process.execPath, [MAIN], {
     env: { ...process.env, PORT: '0', CLEVER_DRAWER_DATA: folder, ...env },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   return new Promise((done, fail) => {
-    child.on('message', (message) => done({ child, url: (message as { url: string }).url }));
+    child.on('message', (message) => done({ child, ...(message as Omit<Server, 'child'>) }));
     child.on('exit', (code) => fail(new Error(`ended with ${String(code)}`)));
   });
 }

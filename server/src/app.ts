@@ -1,9 +1,10 @@
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { onlyOwnSite, securityHeaders } from './http/guard.js';
 import { onlyOwnUser } from './http/own-user.js';
+import { signedIn } from './http/sign-in.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
@@ -38,6 +39,8 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
   ...sessionHandlers(context),
 });
 
+const letIn: RequestHandler = (_request, _response, next) => next();
+
 /** Quick rather than small: nothing goes further than this computer, but a catalogue of 50,000 plugins is 30 MB of the same words again and again. A line that stays open is written as it comes. */
 const compressed = compression({
   level: 1,
@@ -51,7 +54,9 @@ const compressed = compression({
 export function createApp(context: Context, webFolder: string | null): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(securityHeaders, onlyOwnUser(context.users), onlyOwnSite);
+  const { signIn, users } = context;
+  const signing = signIn === null ? letIn : signedIn(signIn);
+  app.use(securityHeaders, onlyOwnUser(users, signing), signIn?.always === true ? signing : letIn, onlyOwnSite);
   app.use(compressed);
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');

@@ -14,9 +14,9 @@ try {
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const) process.on(signal, stop);
   // Whoever started this is gone without a word.
   process.on('disconnect', stop);
-  process.stdout.write(`Clever Drawer answers at ${server.url}\n`);
+  process.stdout.write(`Clever Drawer answers at ${server.address}\n`);
   // Whoever started this as a child learns the address without reading the text.
-  process.send?.({ url: server.url });
+  process.send?.({ url: server.url, address: server.address, key: server.key });
 } catch (error) {
   if (!(error instanceof StartupError)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -34,6 +34,12 @@ export const SETTINGS_TABLE = [
     standard: 'none',
   },
   {
+    name: 'CLEVER_DRAWER_SIGN_IN',
+    meaning:
+      'always: every browser signs in by the code in the printed address, and scripts by the key in the data folder; else only where the system does not tell who asks (macOS, Windows)',
+    standard: 'where needed',
+  },
+  {
     name: 'LOG_LEVEL',
     meaning: 'how much is logged to standard error: fatal, error, warn, info, debug, silent',
     standard: 'warn',
@@ -53,6 +59,8 @@ export interface Settings {
   readonly askMegabytes: number;
   /** Numbers of users who may use it besides the one who started it. */
   readonly users: readonly number[];
+  /** Whether everybody signs in, also where the system tells who asks. */
+  readonly signsIn: boolean;
 }
 
 const LOG_LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
@@ -81,10 +89,20 @@ export function readSettings(env: Readonly<Record<string, string | undefined>>):
     askSeconds,
     askMegabytes,
     users: usersIn(env.CLEVER_DRAWER_USERS ?? ''),
+    signsIn: signsIn(env.CLEVER_DRAWER_SIGN_IN),
     dataFolder: env.CLEVER_DRAWER_DATA ?? join(userData, 'clever-drawer'),
     settingsFolder: settingsFolder(env),
   };
 }
+
+function signsIn(value: string | undefined): boolean {
+  if (value === undefined || value === 'always') return value === 'always';
+  throw new StartupError(`CLEVER_DRAWER_SIGN_IN is "${value}"; it should be always, or not set.`);
+}
+
+/** The folder that holds what belongs to this computer and user alone: which computer it is, notes of what is asked, the key. */
+export const ownFolder = ({ databaseUrl, dataFolder, settingsFolder: settings }: Settings): string =>
+  databaseUrl === null ? dataFolder : settings;
 
 /** Users by name or number; StartupError names one that the system does not know. passwd(5): name, password, number. */
 function usersIn(text: string): number[] {

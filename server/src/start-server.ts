@@ -1,4 +1,4 @@
-import { createServer, type Server } from 'node:http';
+import { createServer, type RequestListener, type Server } from 'node:http';
 import { homedir } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -10,6 +10,7 @@ import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import type { Room } from '@clever-drawer/scan/ask/room';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
+import { isSignInNeeded, openSignIn } from './http/sign-in.js';
 import { readBodyApart } from './http/read-body-apart.js';
 import { readProjectApart } from './jobs/read-project.js';
 import { createApp } from './app.js';
@@ -17,7 +18,7 @@ import { startCluster, type Cluster } from './database/cluster.js';
 import { openDatabase } from './database/data-source.js';
 import { ComputerRow } from './database/entities/computer.js';
 import { openHere, settleHere } from './here.js';
-import type { Settings } from './settings.js';
+import { ownFolder, type Settings } from './settings.js';
 import { lockFolder } from './lock-folder.js';
 import { StartupError } from './startup-error.js';
 import { regroupOnce } from './store/carry-over.js';
@@ -32,6 +33,10 @@ import { endLostScans, endWaitingScans } from './store/scan-store.js';
 /** A server that answers. */
 export interface RunningServer {
   readonly url: string;
+  /** The address to open: with the code that signs a browser in, where one must. */
+  readonly address: string;
+  /** The key that scripts send; null where they need none. */
+  readonly key: string | null;
   /** Stops answering, then the database. */
   stop(): Promise<void>;
 }
@@ -58,7 +63,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
   };
   try {
     // The port is taken before the database is started: "in use" is told at once. It answers 503 until all is ready.
-    const server = createServer((_request, response) => response.writeHead(503).end());
+    const notNow: RequestListener = (_request, response) => response.writeHead(503).end();
+    const server = createServer(notNow);
     const port = await listen(server, settings.port);
     undo.push(() => close(server));
     const url = `http://127.0.0.1:${String(port)}`;
@@ -81,7 +87,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     for (const { id } of await source.manager.find(ComputerRow, { select: { id: true } }))
       await trimJournal(source.manager, asId<ComputerId>(id));
     const isOwnData = settings.databaseUrl === null;
-    const here = await openHere(isOwnData ? settings.dataFolder : settings.settingsFolder);
+    const here = await openHere(ownFolder(settings));
     await settleHere(source, here, { isOwnData, adds: options.withThisComputer });
     const around = (system: System) => ({ system, home: homedir(), env: process.env });
     const ownData = isOwnData ? settings.dataFolder : null;
@@ -100,7 +106,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       () => arranging.tellHowFar(),
     );
     undo.push(() => line.close());
-    const notesIn = isOwnData ? settings.dataFolder : settings.settingsFolder;
+    const notesIn = ownFolder(settings);
+    const signs = settings.signsIn || isSignInNeeded() ? await openSignIn(notesIn) : null;
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
     const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits, notesIn }), (job) => {
       arrivals.scanned(job.folders);
@@ -109,6 +116,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       readProject: readProjectApart,
       readLarge: readBodyApart,
       users: settings.users,
+      signIn: signs === null ? null : { ...signs, always: settings.signsIn },
       askingRoom: memoizedRoom(limits),
       source,
       log,
@@ -121,9 +129,16 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     };
     server.removeAllListeners('request');
     server.on('request', createApp(context, WEB));
+    // Whoever still asks while the database is let go is told so, and not of a fault.
+    undo.push(() => {
+      server.removeAllListeners('request');
+      server.on('request', notNow);
+      return Promise.resolve();
+    });
     // Large folders take a while to be watched; nobody waits for it.
     void arrivals.look();
-    return { url, stop };
+    const address = signs === null ? url : `${url}/?code=${signs.code}`;
+    return { url, address, key: signs?.key ?? null, stop };
   } catch (error) {
     await stop();
     throw error;

@@ -15,6 +15,7 @@ import type { Settings } from '../src/settings';
 import { startServer, type RunningServer } from '../src/start-server';
 import { StartupError } from '../src/startup-error';
 import { keepRunning } from '../src/database/keep-running';
+import { settingsIn } from './support/settings';
 
 let folder: string;
 let settings: Settings;
@@ -41,16 +42,7 @@ const detailOf = async (response: Response): Promise<string> => ((await response
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'clever-drawer-folder-'));
   await chmod(folder, 0o755);
-  settings = {
-    port: 0,
-    dataFolder: join(folder, 'data'),
-    settingsFolder: join(folder, 'settings'),
-    databaseUrl: null,
-    logLevel: 'silent',
-    askSeconds: 10,
-    askMegabytes: 1024,
-    users: [],
-  };
+  settings = settingsIn(folder);
 });
 afterEach(async () => {
   await stop();

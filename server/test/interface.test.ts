@@ -140,6 +140,7 @@ it('every kind of failure has a type of its own that stays, a status and a title
       'request-does-not-fit',
       'not-json',
       'bad-request',
+      'not-signed-in',
       'other-site',
       'other-user',
       'not-found',

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { chmod, mkdir, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { networkInterfaces, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { lock } from 'proper-lockfile';
 import { startCluster } from '../src/database/cluster';
@@ -10,6 +10,7 @@ import { findPrograms } from '../src/database/postgres-programs';
 import { readSettings, SETTINGS_TABLE, type Settings } from '../src/settings';
 import { startServer, type RunningServer } from '../src/start-server';
 import { explainSystemError, StartupError } from '../src/startup-error';
+import { settingsIn } from './support/settings';
 
 let folder: string;
 let settings: Settings;
@@ -28,16 +29,7 @@ const sentence = async (change: Partial<Settings>): Promise<string> =>
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'clever-drawer-start-'));
   await chmod(folder, 0o755);
-  settings = {
-    port: 0,
-    dataFolder: join(folder, 'data'),
-    settingsFolder: join(folder, 'settings'),
-    databaseUrl: null,
-    logLevel: 'silent',
-    askSeconds: 10,
-    askMegabytes: 1024,
-    users: [],
-  };
+  settings = settingsIn(folder);
 });
 afterEach(async () => {
   for (const server of running.splice(0)) await server.stop();
@@ -59,6 +51,18 @@ describe('starting', () => {
     expect(await (await fetch(`${again.url}/api/computers`)).json()).toMatchObject([
       { id: computer?.id, name: 'Music room' },
     ]);
+  });
+
+  it('answers at 127.0.0.1 alone, and at no other address that this computer has', async () => {
+    const { port } = new URL((await start()).url);
+    const others = Object.values(networkInterfaces())
+      .flatMap((found) => found ?? [])
+      .filter(({ address, scopeid }) => address !== '127.0.0.1' && !scopeid)
+      .map(({ address, family }) => (family === 'IPv6' ? `[${address}]` : address));
+    // All of 127.0.0.0/8 is loopback (RFC 1122, 3.2.1.3): a server that listens everywhere answers at each of them where the system has them.
+    for (const host of ['127.0.0.2', ...others])
+      await expect(fetch(`http://${host}:${port}/api/health`, { signal: AbortSignal.timeout(5000) })).rejects.toThrow();
+    expect((await fetch(`http://127.0.0.1:${port}/api/health`)).status).toBe(200);
   });
 
   it('a data folder that another server uses is left to it; the lock of a killed one is taken over', async () => {
@@ -197,6 +201,7 @@ describe('settings', () => {
       askSeconds: 10,
       askMegabytes: 1024,
       users: [],
+      signsIn: false,
       dataFolder: '/x/clever-drawer',
       settingsFolder: '/y/clever-drawer',
       databaseUrl: null,

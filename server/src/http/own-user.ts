@@ -58,10 +58,11 @@ const readTables = async (): Promise<string[]> =>
 
 /**
  * Refuses requests of other users of the same computer: loopback is open to all of them. `users`: numbers of those who may besides the server's own.
- * On systems that don't tell who owns a connection everybody on the computer may, as before.
+ * Where the system does not tell who owns a connection, `unknown` decides.
  */
 export function onlyOwnUser(
   users: readonly number[],
+  unknown: RequestHandler,
   owner: (socket: Socket) => Promise<Owner> = ownerOf,
 ): RequestHandler {
   const may = new Set([process.getuid?.() ?? -1, ...users]);
@@ -73,7 +74,8 @@ export function onlyOwnUser(
     known.set(socket, found);
     found
       .then((uid) => {
-        if (uid === 'unknown' || (uid !== 'nobody' && may.has(uid))) next();
+        if (uid === 'unknown') void unknown(request, response, next);
+        else if (uid !== 'nobody' && may.has(uid)) next();
         else
           sendProblem(
             response,

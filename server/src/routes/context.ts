@@ -7,6 +7,7 @@ import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import type { SignIn } from '../http/sign-in.js';
 import type { Arranging } from '../jobs/arranging.js';
 import type { Here } from '../here.js';
 import type { ScanQueue } from '../jobs/scan-queue.js';
@@ -24,6 +25,8 @@ export interface Context {
   readonly ownData: string | null;
   /** Numbers of the users of this computer who may use the application besides its own. */
   readonly users: readonly number[];
+  /** How whoever asks signs in; null where nobody has to. `always`: also where the system tells who it is. */
+  readonly signIn: (SignIn & { readonly always: boolean }) | null;
   /** In which room plugins are asked about themselves; found out once. */
   readonly askingRoom: () => Promise<Room['kind']>;
   /** Reads and checks a large request, wherever that is done; see readBody. */

@@ -66,6 +66,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       here,
       ownData: null,
       users: [],
+      signIn: null,
       askingRoom: () => Promise.resolve('open'),
       readLarge: readBodyApart,
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
