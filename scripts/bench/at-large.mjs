@@ -34,7 +34,7 @@ export async function benchAtLarge() {
 }
 
 /** Rows straight into the database: what a scan of so many would have left there. */
-async function fill(url, computerId) {
+export async function fill(url, computerId) {
   const db = new pg.Client(url);
   await db.connect();
   const plugins = await inventPlugins(numbers(20261124), PLUGINS);
@@ -85,7 +85,7 @@ async function fill(url, computerId) {
 }
 
 /** A page of the real interface in a browser of its own, as long as it is worked with. */
-async function inPage(work) {
+export async function inPage(work) {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   try {
@@ -339,7 +339,7 @@ async function selectFirst(page, count) {
 }
 
 /** Within the page: from the event that a hand makes to the frame in which its effect is painted. */
-function watchFrames() {
+export function watchFrames() {
   window.untilShown = (condition, limit) => {
     const test = new Function(`return ${condition}`);
     return new Promise((done) => {
@@ -362,7 +362,7 @@ function watchFrames() {
   };
 }
 
-async function shown(page, act, condition, limit = 5000) {
+export async function shown(page, act, condition, limit = 5000) {
   const waiting = page.evaluate(([test, most]) => window.untilShown(test, most), [condition, limit]);
   await page.waitForTimeout(50);
   await act();

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { ROOT } from '../lib/run.mjs';
 import { load } from './measure.mjs';
 
-/** Does some work with the addresses of a server and of its database, and takes both away again. */
+/** Does some work with the addresses of a server and of its database and the server's process, and takes both away again. */
 export async function withServer(work) {
   const folder = mkdtempSync(join(tmpdir(), 'clever-drawer-bench-'));
   chmodSync(folder, 0o755);
@@ -21,7 +21,7 @@ export async function withServer(work) {
       server.on('message', done);
       server.on('exit', (code) => fail(new Error(`the server ended with ${code}`)));
     });
-    return await work(url, cluster.url);
+    return await work(url, cluster.url, server.pid);
   } finally {
     const ended = new Promise((done) => server.on('exit', done));
     server.kill('SIGTERM');

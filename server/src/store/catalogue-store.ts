@@ -15,7 +15,7 @@ import { isUuid } from '../http/checked.js';
 import { rowsOf } from './arrangement-store.js';
 import { loadWorkedOut, putPlugins } from './catalogue-rows.js';
 import { listComputers } from './computer-store.js';
-import { loadCounts } from './load-store.js';
+import { ISO, loadCounts } from './load-store.js';
 import { nextCatalogue, revisionsOf } from './studio-store.js';
 
 type FoundBuild = BuildFacts & { readonly id: BuildId; readonly key: BuildKey; readonly found: boolean };
@@ -41,40 +41,51 @@ const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version
  */
 export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
   const { catalogueRevision: revision } = await revisionsOf(db);
-  const plugins = await loadWorkedOut(db);
-  const arrivals = await loadArrivals(db, computerId);
-  const loads = await loadCounts(db, computerId);
-  const builds = await db.query<(Omit<BuildView, 'key'> & Named & { pluginId: string })[]>(
-    `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
+  const [plugins, arrivals, loads, builds] = await answersTo(db, [
+    () => loadWorkedOut(db),
+    () => loadArrivals(db, computerId),
+    () => loadCounts(db, computerId),
+    () =>
+      db.query<BuildOfCatalogue[]>(
+        `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
             facts->>'version' AS version, facts->>'path' AS path,
             facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures, (facts->>'audioOutputs')::int AS outputs,
             coalesce((facts->>'sidechainInputs')::int > 0, false) AS sidechain
      FROM build WHERE "computerId" = $1`,
-    [computerId],
-  );
+        [computerId],
+      ),
+  ] as const);
   const buildsOf = new Map<string, BuildView[]>();
-  const namesOf = new Map<string, Set<string>>();
-  for (const { pluginId, identifier, name, ...rest } of builds) {
-    const build: BuildView = { ...rest, key: buildKey({ format: rest.format, identifier, name }) };
-    const own = buildsOf.get(pluginId);
-    if (own === undefined) buildsOf.set(pluginId, [build]);
-    else own.push(build);
-    const names = namesOf.get(pluginId);
-    if (names === undefined) namesOf.set(pluginId, new Set([name]));
-    else names.add(name);
+  const namesOf = new Map<string, string[]>();
+  for (const row of builds) {
+    const own = buildsOf.get(row.pluginId);
+    if (own === undefined) buildsOf.set(row.pluginId, [viewOf(row)]);
+    else own.push(viewOf(row));
+    const names = namesOf.get(row.pluginId);
+    if (names === undefined) namesOf.set(row.pluginId, [row.name]);
+    else if (!names.includes(row.name)) names.push(row.name);
   }
   const kept = plugins.every((plugin) => buildsOf.has(plugin.id)) ? new Set<string>() : await keptPlugins(db);
   const views = plugins
     .filter((plugin) => buildsOf.has(plugin.id) || kept.has(plugin.id))
     .map((plugin): PluginView => {
-      const own = inOrder(buildsOf.get(plugin.id) ?? []);
+      const all = buildsOf.get(plugin.id) ?? [];
+      const own = all.length < 2 ? all : inOrder(all);
+      const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = plugin;
       return {
-        ...plugin,
+        id,
+        name,
+        vendor,
+        role,
+        roleGrade,
+        types,
+        typeGrade,
+        contradictions,
         found: own.some((build) => build.found),
         arrivedAt: arrivals.get(plugin.id) ?? '',
         loads: loads.get(plugin.id)?.loads ?? 0,
         lastLoad: loads.get(plugin.id)?.lastLoad ?? null,
-        calledToo: otherNames(plugin.name, namesOf.get(plugin.id)),
+        calledToo: otherNames(name, namesOf.get(id)),
         builds: own,
       };
     });
@@ -89,29 +100,59 @@ export async function loadCatalogue(db: EntityManager, computerId: ComputerId): 
   };
 }
 
+type Asks = readonly (() => Promise<unknown>)[];
+
+/** Asks several things at once, each over a connection of its own, so that the database uses what processors there are; within a transaction one after the other. */
+async function answersTo<A extends Asks>(
+  db: EntityManager,
+  asks: A,
+): Promise<{ [At in keyof A]: Awaited<ReturnType<A[At]>> }> {
+  const answers: unknown[] = [];
+  if (db.queryRunner === undefined) answers.push(...(await Promise.all(asks.map((ask) => ask()))));
+  else for (const ask of asks) answers.push(await ask());
+  return answers as never;
+}
+
 /** So many further names of a plugin are kept to be found by; a plugin of many variants has one for each. */
 const MOST_NAMES = 6;
 
 /** Names that read otherwise than the shown one. */
-function otherNames(name: string, given: ReadonlySet<string> | undefined): string[] {
+function otherNames(name: string, given: readonly string[] | undefined): string[] {
   // Most plugins have one name, and it is the one that is shown.
-  if (given === undefined || (given.size === 1 && given.has(name))) return [];
+  if (given === undefined || (given.length === 1 && given[0] === name)) return [];
   const shown = joined(name);
-  return [...given]
+  return given
     .filter((one) => joined(one) !== shown)
     .sort()
     .slice(0, MOST_NAMES);
 }
 
 type Named = Pick<BuildFacts, 'identifier' | 'name'>;
+type BuildOfCatalogue = Omit<BuildView, 'key'> & Named & { readonly pluginId: string };
+
+/** Field by field: to spread a hundred thousand objects takes a second. */
+const viewOf = (row: BuildOfCatalogue): BuildView => ({
+  id: row.id,
+  found: row.found,
+  format: row.format,
+  architectures: row.architectures,
+  version: row.version,
+  path: row.path,
+  failed: row.failed,
+  pictures: row.pictures,
+  outputs: row.outputs,
+  sidechain: row.sidechain,
+  key: buildKey(row),
+});
 
 /** When each plugin was first met on a computer. */
 async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
-  const rows = await db.query<{ id: string; arrivedAt: Date }[]>(
-    'SELECT "pluginId" AS id, min("arrivedAt") AS "arrivedAt" FROM build WHERE "computerId" = $1 GROUP BY 1',
+  const rows = await db.query<{ id: string; arrivedAt: string }[]>(
+    `SELECT "pluginId" AS id, to_char(min("arrivedAt") AT TIME ZONE 'UTC', ${ISO}) AS "arrivedAt"
+     FROM build WHERE "computerId" = $1 GROUP BY 1`,
     [computerId],
   );
-  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt.toISOString()]));
+  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt]));
 }
 
 /** Plugins that some computer has, or that stand in a drawer, on a tray, in a slot or in a chain. */

@@ -1,7 +1,7 @@
 import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { NOTHING_RULED, ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
 import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { loadCounts } from './load-store.js';
@@ -38,20 +38,22 @@ export async function loadTraits(db: EntityManager, id: ComputerId): Promise<All
   return { revision, plugins };
 }
 
-/** What all rules take, asked at once. */
+/** What all rules take, asked at once; what they ask besides is looked up only when one does. */
 export async function ruledOn(
   db: EntityManager,
   id: ComputerId,
   state: Arrangement,
   items: ReadonlyMap<ItemId, Askable>,
 ): Promise<Ruled> {
-  const { plugins } = await loadTraits(db, id);
+  if ([...state.drawer.values()].every((drawer) => drawer.rule === null)) return NOTHING_RULED;
+  const asked = askedByRules(state);
+  const { plugins } = asked.traits ? await loadTraits(db, id) : { plugins: [] };
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
   return ruledOf({
     state,
     items,
     traits,
-    presets: askedByRules(state).presets,
+    presets: asked.presets,
     today: new Date().toISOString().slice(0, 10),
   });
 }

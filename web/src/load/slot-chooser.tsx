@@ -27,7 +27,10 @@ export function SlotChooser({ lane, number, ...choosing }: Props) {
       className={styles.chooser}
       aria-labelledby={`${id}-title`}
       onKeyDown={chooser.onKeyDown}
-      onEntered={() => chooser.input.current?.focus()}
+      onEntered={() => {
+        // A hand that was faster is somewhere in it already.
+        if (document.activeElement?.closest('[role="dialog"] *') == null) chooser.input.current?.focus();
+      }}
       animation={false}
       restoreFocus={false}
     >
