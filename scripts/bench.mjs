@@ -1,6 +1,7 @@
 // npm run bench: one JSON line per figure, each with the baseline it was measured against in the same run. Machines are shared: read the ratios.
 import { benchArranging } from './bench/arranging.mjs';
 import { benchAtLarge } from './bench/at-large.mjs';
+import { benchAtSize } from './bench/at-size.mjs';
 import { benchFinding } from './bench/finding.mjs';
 import { benchInference } from './bench/inference.mjs';
 import { benchRules } from './bench/ruling.mjs';
@@ -21,6 +22,7 @@ try {
   await benchRules();
   await benchFinding();
   await benchAtLarge();
+  await benchAtSize();
   await benchTwoComputers();
 } catch (error) {
   endWith(error);
