@@ -9,6 +9,7 @@ import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
 const FIRST = 100;
+const MORE = 500;
 
 /** What scans looked at and left out: how many for each reason, and which. */
 export function LeftOutPanel() {
@@ -48,8 +49,8 @@ export function LeftOutPanel() {
 }
 
 function LeftOutList({ list, count }: { list: LeftOutView['list']; count: number }) {
-  const [all, showAll] = useState(false);
-  const shown = all ? list : list.slice(0, FIRST);
+  const [most, setMost] = useState(FIRST);
+  const shown = list.slice(0, most);
   return (
     <ul className={styles.leftOutPaths}>
       {shown.map(({ path, of }) => (
@@ -65,7 +66,10 @@ function LeftOutList({ list, count }: { list: LeftOutView['list']; count: number
       ))}
       {shown.length < list.length && (
         <li>
-          <PlainButton onClick={() => showAll(true)}>and {list.length - shown.length} more</PlainButton>
+          <PlainButton onClick={() => setMost(most + MORE)}>
+            {list.length - most > MORE ? `the next ${String(MORE)} of ` : 'and '}
+            {list.length - shown.length} more
+          </PlainButton>
         </li>
       )}
       {shown.length === list.length && list.length < count && (

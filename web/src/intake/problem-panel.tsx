@@ -10,6 +10,8 @@ import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
 const FIRST = 50;
+/** So many more are drawn with each click: a folder of a hundred thousand broken files must not hold the page. */
+const MORE = 500;
 
 /** The problems that stand, each with its file, its cause, the remedy and "try again". */
 export function ProblemPanel({ busy }: { busy: boolean }) {
@@ -17,10 +19,11 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
   const problems = useProblems(computer.id);
   const folders = useFolders(computer.id).data ?? [];
   const scan = useStartScan();
-  const [all, showAll] = useState(false);
+  const [most, setMost] = useState(FIRST);
   if (problems.isError) return <Failed error={problems.error} again={() => void problems.refetch()} />;
   if (problems.data === undefined || problems.data.length === 0) return null;
-  const shown = all ? problems.data : problems.data.slice(0, FIRST);
+  const shown = problems.data.slice(0, most);
+  const left = problems.data.length - shown.length;
   const again = (those: readonly ReportedProblem[]): void =>
     scan.mutate({ paths: [...new Set(those.map((one) => one.path))], again: true });
   const inFolders = (path: string): boolean =>
@@ -60,8 +63,10 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
           </li>
         ))}
       </ul>
-      {!all && problems.data.length > FIRST && (
-        <PlainButton onClick={() => showAll(true)}>and {problems.data.length - FIRST} more</PlainButton>
+      {left > 0 && (
+        <PlainButton onClick={() => setMost(most + MORE)}>
+          {left > MORE ? `the next ${String(MORE)} of ${String(left)} more` : `and ${String(left)} more`}
+        </PlainButton>
       )}
     </section>
   );
