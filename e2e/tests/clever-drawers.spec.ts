@@ -1,5 +1,5 @@
 /** Clever drawers: a rule written, corrected and trusted, in the real interface. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { accessible, foot, front, label, list, placeOf, saved, undo } from '../support/studio';
 
 const inside = (page: Page, name: string) => page.getByRole('listbox', { name: `In ${name}` });
@@ -104,15 +104,16 @@ test('a part that has parts itself is changed part by part, to any depth, with t
   await clever(page, 'Halls', '(plate or hall) and type:reverb');
   const rule = front(page, 'Halls').getByRole('region', { name: 'The rule of Halls' });
   const inner = rule.getByRole('group', { name: 'The parts of this part' });
-  const form = rule.getByRole('group', { name: 'New part' });
+  const takeToo = async (sentence: Locator, word: string): Promise<void> => {
+    const takes = sentence.getByRole('group', { name: 'takes' });
+    await takes.getByRole('button', { name: /a new part/ }).press('Enter');
+    const value = rule.getByRole('group', { name: 'New part' }).getByLabel('What it must be');
+    await value.fill(word);
+    await value.press('Enter');
+  };
   await rule.getByRole('button', { name: /plate or hall/ }).press('Enter');
   await expect(inner.getByRole('button', { name: 'word plate' })).toBeFocused();
-  await inner
-    .getByRole('group', { name: 'takes' })
-    .getByRole('button', { name: /a new part/ })
-    .press('Enter');
-  await form.getByLabel('What it must be').fill('room');
-  await form.getByLabel('What it must be').press('Enter');
+  await takeToo(inner, 'room');
   await expect(text(page, 'Halls')).toHaveValue('(plate OR hall OR room) AND type:reverb');
   await expect(inner.getByRole('button', { name: 'word room' })).toBeFocused();
   // One of its parts is divided in turn: "and" within "or" within "and".

@@ -33,7 +33,15 @@ test.afterAll(async () => {
 
 test('nobody gets in without it: neither pages nor lists, nor by a wrong code or key', async ({ page }) => {
   const wrong = 'x'.repeat(43);
-  for (const path of ['/', '/api/computers', '/api/health', `/?code=${wrong}`, '/assets/x.js'])
+  for (const path of [
+    '/',
+    '/api/computers',
+    '/api/health',
+    `/?code=${wrong}`,
+    '/assets/x.js',
+    '//',
+    `//?code=${wrong}`,
+  ])
     expect((await page.goto(server.url + path))?.status()).toBe(401);
   await expect(page.locator('body')).toContainText('Open the address that Clever Drawer printed');
   const cookie = `clever-drawer-${new URL(server.url).port}=${wrong}`;

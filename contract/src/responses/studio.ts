@@ -30,12 +30,12 @@ export const computerView = thing('Computer', {
 /** See computerView. */
 export type ComputerView = Answer<typeof computerView>;
 
-/** A plugin folder. `builds` were found in it, or through links in it, by the last scan; `also`: other folders of the list through which some of them are reached, and how many; `asks`: its plugins may be loaded and asked; `watches`: arrivals in it are watched for. */
 /** Why a folder that is switched to being watched is not: too much lies in it, the system watches no more, it is not there, or it can be no plugin folder. */
 export const NOT_WATCHED = ['too-large', 'no-more-watches', 'missing', 'refused'] as const;
 /** One of them. */
 export type NotWatched = (typeof NOT_WATCHED)[number];
 
+/** A plugin folder. `builds` were found in it, or through links in it, by the last scan; `also`: other folders of the list through which some of them are reached, and how many; `asks`: its plugins may be loaded and asked; `watches`: arrivals in it are watched for. */
 export const folderView = thing('Folder', {
   id: words(),
   path: words(),

@@ -44,8 +44,8 @@ export function cappedText(text: string, most: number): string {
 /** Something that a thing is known by, with a mark in place of what is cut off (see fnv, from both ends). */
 export function cappedKey(text: string, most: number = MOST_IDENTIFIER): string {
   if (text.length <= most) return cappedText(text, most);
-  const backwards = text.split('').reverse().join('');
-  const mark = `#${[text, backwards].map((one) => fnv(one).toString(16).padStart(8, '0')).join('')}`;
+  const marks = [fnv(text), fnv(text, undefined, true)];
+  const mark = `#${marks.map((one) => one.toString(16).padStart(8, '0')).join('')}`;
   return cappedText(text.slice(0, most - mark.length), most) + mark;
 }
 

@@ -50,7 +50,10 @@ function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promis
       else if ('short' in told) end(() => resolve({ ...told.short, ...lists }))();
       else end(() => reject(new HttpError(told.problem, told.detail, told.errors)))();
     });
-    worker.once('error', end(tooMuch));
+    worker.once('error', (error: NodeJS.ErrnoException) =>
+      // Anything else that is thrown there is a fault of ours, and told as one.
+      end(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooMuch : () => reject(error))(),
+    );
   });
 }
 

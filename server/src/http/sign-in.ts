@@ -45,8 +45,8 @@ export function signedIn({ key, code }: SignIn): RequestHandler {
       next();
       return;
     }
-    const asked = new URL(request.originalUrl, 'http://127.0.0.1');
-    if (request.method === 'GET' && isSame(asked.searchParams.get('code') ?? '', code)) {
+    const asked = addressOf(request);
+    if (request.method === 'GET' && asked !== null && isSame(asked.searchParams.get('code') ?? '', code)) {
       asked.searchParams.delete('code');
       response.cookie(name, ticket, { httpOnly: true, sameSite: 'strict', maxAge: YEAR_MS });
       // The code does not stay in the address. Slashes that were folded away could name another host.
@@ -61,6 +61,12 @@ export function signedIn({ key, code }: SignIn): RequestHandler {
       ),
     );
   };
+}
+
+/** Null for what is no address: "//" names a host, and none. */
+function addressOf({ originalUrl }: Request): URL | null {
+  const base = 'http://127.0.0.1';
+  return URL.canParse(originalUrl, base) ? new URL(originalUrl, base) : null;
 }
 
 /** Cookies are shared by all ports of a host. */

@@ -126,7 +126,7 @@ export function RuleSentence({ condition, drawers, proposed, keep, inside }: Pro
             proposed={proposed}
             done={(part) => change({ ...sentence, [name]: withPart(parts, editing.at, part) }, name, editing.at)}
             joiner={JOINERS[OTHER[joined]]}
-            divide={part === undefined ? null : () => setEditing({ ...editing, isParted: true })}
+            divide={part === undefined || !isTerm(part) ? null : () => setEditing({ ...editing, isParted: true })}
             remove={takeOut}
             close={() => leave(name, editing.at)}
           />
