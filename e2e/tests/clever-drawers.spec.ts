@@ -120,13 +120,7 @@ test('a part that has parts itself is changed part by part, to any depth, with t
   await page.keyboard.press('Enter');
   await inner.getByRole('button', { name: /something else in one part with it/ }).press('Enter');
   await expect(inner).toHaveCount(2);
-  await inner
-    .last()
-    .getByRole('group', { name: 'takes' })
-    .getByRole('button', { name: /a new part/ })
-    .press('Enter');
-  await form.getByLabel('What it must be').fill('big');
-  await form.getByLabel('What it must be').press('Enter');
+  await takeToo(inner.last(), 'big');
   await expect(text(page, 'Halls')).toHaveValue('(plate OR hall OR (room AND big)) AND type:reverb');
   await accessible(page);
   await page.keyboard.press('Escape');
