@@ -4,6 +4,7 @@ import { benchAtLarge } from './bench/at-large.mjs';
 import { benchAtSize } from './bench/at-size.mjs';
 import { benchFinding } from './bench/finding.mjs';
 import { benchInference } from './bench/inference.mjs';
+import { benchNoPlugins } from './bench/no-plugins.mjs';
 import { benchRules } from './bench/ruling.mjs';
 import { benchServing } from './bench/serving.mjs';
 import { benchScans } from './bench/scans.mjs';
@@ -23,6 +24,7 @@ try {
   await benchFinding();
   await benchAtLarge();
   await benchAtSize();
+  await benchNoPlugins();
   await benchTwoComputers();
 } catch (error) {
   endWith(error);

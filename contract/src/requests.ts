@@ -1,3 +1,4 @@
+import { LEFT_OUT_REASONS } from '@clever-drawer/core/facts/left-out';
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
@@ -51,6 +52,7 @@ export const scanRequest = object({
   folderIds: array().of(id()).max(1000).default([]),
   paths: array().of(string().strict().min(1).max(4000).required()).max(10_000).default([]),
   again: boolean().strict().default(false),
+  problems: boolean().strict().default(false),
 }).noUnknown();
 
 export const chestRequest = object({
@@ -122,6 +124,17 @@ export type LoadRequest = Omit<InferType<typeof loadRequest>, 'more'> & { readon
 export type PickRequest = InferType<typeof pickRequest>;
 /** See chestRequest. */
 export type ChestRequest = InferType<typeof chestRequest>;
+
+const page = {
+  from: number().integer().min(0).max(100_000_000).default(0),
+  limit: number().integer().min(0).max(1000).default(500),
+};
+
+/** Which part of the problems: so many from a place in the list on. */
+export const problemsQuery = object(page).noUnknown();
+
+/** Which part of what was left out, of one reason or of all: so many from a place in the list on. */
+export const leftOutQuery = object({ ...page, reason: string().oneOf(LEFT_OUT_REASONS).optional() }).noUnknown();
 
 /** Which part of the journal: so many steps before a number, newest first. */
 export const journalQuery = object({

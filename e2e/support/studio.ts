@@ -51,11 +51,11 @@ export async function undo(page: Page, times = 1): Promise<void> {
 }
 
 /** Writes an LV2 bundle of a delay into a folder. */
-export async function putBundle(folder: string, name: string): Promise<void> {
+export async function putBundle(folder: string, name: string, title = name): Promise<void> {
   await mkdir(join(folder, `${name}.lv2`), { recursive: true });
   await writeFile(
     join(folder, `${name}.lv2`, 'manifest.ttl'),
-    `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${name}" .`,
+    `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${title}" .`,
   );
 }
 

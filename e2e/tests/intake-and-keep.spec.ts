@@ -5,18 +5,15 @@ import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
 import { accessible, front, placeOf, putBundle } from '../support/studio';
 
+const MARKUP = 'Slapper <img src=x onerror=document.title=1>';
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
 
 test('a new plugin arrives with a scan, and fills a clever drawer; a folder that is not there is a problem with a remedy', async ({
   page,
 }) => {
   const folder = join(process.env.DEMO_FOLDER ?? '', 'more-plugins');
-  const bundle = join(folder, 'cuckoo.lv2');
-  await mkdir(bundle, { recursive: true });
-  await writeFile(
-    join(bundle, 'manifest.ttl'),
-    '@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:cuckoo> a lv2:Plugin , lv2:DelayPlugin ; doap:name "Cuckoo Slapper" .',
-  );
+  await putBundle(folder, 'cuckoo', 'Cuckoo Slapper');
+  await putBundle(folder, 'markup', MARKUP);
   await page.goto(await placeOf('intake'));
   await page.getByLabel('Another folder').fill('more-plugins');
   await page.keyboard.press('Enter');
@@ -34,10 +31,13 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   await rm(gone, { recursive: true });
   await page.getByRole('button', { name: 'Scan all' }).click();
   await expect(page.getByText('This folder does not exist.')).toBeVisible({ timeout: 30_000 });
-  await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('1');
+  await expect(page.locator('[class*="counts"] div', { hasText: 'arrived' })).toContainText('2');
   await page.goto(await placeOf('sort'));
   await page.getByRole('button', { name: /^Echoes,/ }).click();
   await expect(front(page, 'Echoes').getByText('Cuckoo Slapper')).toBeVisible();
+  // A name is a text, whatever it looks like.
+  await expect(front(page, 'Echoes').getByText(MARKUP)).toBeVisible();
+  await expect(page.locator('img[src="x"]')).toHaveCount(0);
 
   await rm(folder, { recursive: true });
   await page.goto(await placeOf('intake'));
@@ -134,6 +134,7 @@ test('the arrangement is exported, and brought in beside what is there', async (
   // With a drawer that this studio lacks in a chest that it has, and a chest that it lacks.
   const document = JSON.parse(await readFile(file, 'utf8')) as {
     chests: { name: string; drawers: { name: string }[] }[];
+    plugins: unknown[];
   };
   const [everyday, other] = document.chests;
   const [drawer] = everyday?.drawers ?? [];
@@ -148,6 +149,24 @@ test('the arrangement is exported, and brought in beside what is there', async (
   await expect(page.getByRole('alert')).toContainText('Nothing to import');
   await page.goto(await placeOf('sort', 'Puppet wagon'));
   await expect(page.getByRole('button', { name: /^Ferry day/ })).toBeVisible();
+
+  // A large one is read for a while, and can be cancelled meanwhile.
+  other.name = 'Never wanted';
+  const plugins = Array.from({ length: 60_000 }, (_, at) => ({
+    id: `name:invented ${String(at)}`,
+    name: `Invented ${String(at)}`,
+    vendor: null,
+    builds: [],
+  }));
+  await writeFile(file, JSON.stringify({ ...document, plugins: [...document.plugins, ...plugins] }));
+  await page.goto(await placeOf('keep', 'Puppet wagon'));
+  await page.getByLabel('Arrangement file').setInputFiles(file);
+  await page.getByRole('button', { name: 'Cancel the import' }).click();
+  await expect(page.getByText('The import of arrangement.json was cancelled; nothing was changed.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Choose a file …' })).toBeEnabled();
+  await page.goto(await placeOf('sort', 'Puppet wagon'));
+  await expect(page.getByRole('button', { name: /^Ferry day/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Never wanted/ })).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Everyday/ })).toHaveCount(2);
   await expect(front(page, 'From the ferry')).toBeVisible();
   await page.keyboard.press('Control+z');

@@ -11,18 +11,21 @@ export interface FolderWatch {
   readonly close: () => Promise<void>;
 }
 
+/** Why a folder is not watched, or not wholly: it holds too much, the system watches no more, it is gone (it may be named again when it is back), or the system ended it. */
+export type WhyGivenUp = 'too-large' | 'no-more-watches' | 'missing' | 'failed';
+
 /** How far watching goes. */
 export interface WatchLimits {
   /** Where the application keeps its own data, which is never watched; null when there is none. */
   readonly ownData: string | null;
   /** Of a folder with more entries than this none is watched. */
   readonly most: number;
-  /** Told of a folder that is not watched, or not wholly: it holds too much, or the system watches no more. */
-  readonly onGivenUp: (folder: string, why: 'too-large' | 'no-more-watches') => void;
+  /** Told of a folder that is not watched, or not wholly. */
+  readonly onGivenUp: (folder: string, why: WhyGivenUp) => void;
 }
 
-/** Far more than plugin folders hold (common practice: some thousands), and what a system watches without being asked to allow more. */
-export const MOST_WATCHED = 100_000;
+/** Far more than plugin folders hold (common practice: some thousands; bundles are not looked into). Watching takes some 6 kB for each. */
+export const MOST_WATCHED = 30_000;
 
 /** Installers write for a while: a place is told of once nothing new has come for so long. */
 const SETTLED_MS = 1500;
@@ -59,7 +62,17 @@ export function watchFolders(
           await stop();
         }
       }
-      for (const path of paths) if (!watching.has(path)) watching.set(path, watchOne(path, onChange, limits));
+      for (const path of paths) {
+        if (watching.has(path)) continue;
+        const onGivenUp: WatchLimits['onGivenUp'] = (folder, why) => {
+          if (why === 'missing') {
+            void watching.get(folder)?.();
+            watching.delete(folder);
+          }
+          limits.onGivenUp(folder, why);
+        };
+        watching.set(path, watchOne(path, onChange, { ...limits, onGivenUp }));
+      }
     },
     close: async () => {
       await Promise.all([...watching.values()].map((stop) => stop()));
@@ -114,13 +127,22 @@ function watchOne(
   };
   watcher.on('add', tell('arrived', false)).on('addDir', tell('arrived', true)).on('change', tell('arrived', false));
   watcher.on('unlink', tell('vanished', false)).on('unlinkDir', tell('vanished', true));
+  // That the folder itself is gone (a disk was taken off, say) is told by the system alone.
+  let looks: NodeJS.Timeout | undefined;
+  watcher.on('raw', () => {
+    looks ??= setTimeout(() => {
+      looks = undefined;
+      if (!existsSync(folder)) onGivenUp(folder, 'missing');
+    }, SETTLED_MS);
+  });
   // A folder that can't be watched is scanned by hand as before.
   watcher.on('error', (error) => {
     // inotify(7): the limit of watches, or of open files, is reached.
-    if (['ENOSPC', 'EMFILE'].includes((error as NodeJS.ErrnoException).code ?? ''))
-      onGivenUp(folder, 'no-more-watches');
+    const isFull = ['ENOSPC', 'EMFILE'].includes((error as NodeJS.ErrnoException).code ?? '');
+    onGivenUp(folder, isFull ? 'no-more-watches' : 'failed');
   });
   return async () => {
+    clearTimeout(looks);
     for (const timer of waiting.values()) clearTimeout(timer);
     await watcher.close();
   };

@@ -1,10 +1,12 @@
 import { mkdir, mkdtemp, rename, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { watchApart } from '../src/watch-apart';
 import { placeOf, watchFolders, type FolderWatch } from '../src/watch-folders';
 
 let folder: string;
 let watch: FolderWatch;
+let own: FolderWatch | null = null;
 const told: string[] = [];
 const until = async (what: string): Promise<void> => {
   const end = Date.now() + 15_000;
@@ -30,6 +32,7 @@ beforeEach(async () => {
 });
 afterEach(async () => {
   await watch.close();
+  await own?.close();
   await rm(folder, { recursive: true, force: true });
 });
 
@@ -49,6 +52,28 @@ it('a folder that is not watched any more tells nothing', async () => {
   await new Promise((done) => setTimeout(done, 2500));
   expect(told).toEqual([]);
 });
+
+it('a folder that is gone is told of, and is watched again when it is named again', async () => {
+  const givenUp: string[] = [];
+  own = watchApart((place, kind) => told.push(`${kind} ${place}`), {
+    ownData: null,
+    most: 1000,
+    onGivenUp: (path, why) => givenUp.push(`${path} ${why}`),
+  });
+  const root = join(folder, 'disk');
+  await mkdir(root);
+  await own.folders([root]);
+  await new Promise((done) => setTimeout(done, 500));
+  await rm(root, { recursive: true });
+  const end = Date.now() + 15_000;
+  while (givenUp.length === 0 && Date.now() < end) await new Promise((done) => setTimeout(done, 50));
+  expect(givenUp).toEqual([`${root} missing`]);
+  await mkdir(root);
+  await own.folders([root]);
+  await new Promise((done) => setTimeout(done, 500));
+  const path = await bundle('disk/plate.lv2');
+  await until(`arrived ${path}`);
+}, 40_000);
 
 it('of a folder that holds too much none is watched, and that is told', async () => {
   const givenUp: string[] = [];

@@ -25,6 +25,7 @@ import { regroupOnce } from './store/carry-over.js';
 import { trimJournal } from './store/change-journal.js';
 import { lockStudio, mustRegroup } from './store/studio-store.js';
 import { Arranging } from './jobs/arranging.js';
+import { Catalogues } from './jobs/catalogues.js';
 import { Arrivals } from './jobs/arrivals.js';
 import { listenTo } from './jobs/listening.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
@@ -95,6 +96,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     undo.push(() => arrivals.close());
     const arranging = new Arranging(source);
     undo.push(() => Promise.resolve(arranging.close()));
+    const catalogues = new Catalogues();
+    undo.push(() => Promise.resolve(catalogues.close()));
     cluster?.onChange((isThere) => {
       log.warn(isThere ? 'the database runs again' : 'the database ended, and is started again');
       arranging.tellDatabase(isThere);
@@ -123,6 +126,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       scans,
       arrivals,
       arranging,
+      catalogues,
       here,
       ownData,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
@@ -137,6 +141,12 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     });
     // Large folders take a while to be watched; nobody waits for it.
     void arrivals.look();
+    // Nor for the first list, which is worked out while the page is still being opened.
+    const at = here.id();
+    if (at !== null) {
+      void catalogues.of(source.manager, asId<ComputerId>(at)).catch(() => undefined);
+      void arranging.look(at, () => Promise.resolve()).catch(() => undefined);
+    }
     const address = signs === null ? url : `${url}/?code=${signs.code}`;
     return { url, address, key: signs?.key ?? null, stop };
   } catch (error) {

@@ -1,4 +1,5 @@
 /** A data folder always starts again, and a running server gets over the end of its database. Each of these kept it from starting, or answered wrongly, before. */
+import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
 import { chmod, mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
@@ -15,6 +16,7 @@ import type { Settings } from '../src/settings';
 import { startServer, type RunningServer } from '../src/start-server';
 import { StartupError } from '../src/startup-error';
 import { keepRunning } from '../src/database/keep-running';
+import { giveToDatabaseUser, runsAsRoot } from '../src/database/postgres-programs';
 import { settingsIn } from './support/settings';
 
 let folder: string;
@@ -248,3 +250,25 @@ describe('a database that ends', () => {
     expect(tries).toHaveLength(3);
   });
 });
+
+// Only root gives files away.
+(runsAsRoot() ? it : it.skip)(
+  'files that go while a folder is given to the database’s user hold nothing up',
+  async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'clever-drawer-given-'));
+    // What a database does that still runs, or is just ending.
+    const busy = `const fs = require('fs'); for (let n = 0; ; n++) {
+    for (let at = 0; at < 300; at++) fs.writeFileSync(process.argv[1] + '/' + at, '');
+    for (let at = 0; at < 300; at++) fs.rmSync(process.argv[1] + '/' + at);
+  }`;
+    const child = spawn(process.execPath, ['-e', busy, folder], { stdio: 'ignore' });
+    try {
+      for (let turn = 0; turn < 40; turn++) await giveToDatabaseUser(folder);
+      await expect(giveToDatabaseUser(join(folder, 'never', 'there'))).rejects.toThrow('No such file');
+    } finally {
+      child.kill('SIGKILL');
+      await new Promise((done) => child.once('exit', done));
+      await rm(folder, { recursive: true, force: true });
+    }
+  },
+);

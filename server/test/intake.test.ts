@@ -116,13 +116,14 @@ describe('intake', () => {
     const failed = await scan();
     expect(failed.outcome).toMatchObject({ failed: 1, vanished: 1 });
     expect((await scan()).outcome).toMatchObject({ failed: 0, unchanged: 3 });
-    expect(await get<ProblemsView>(`/computers/${computer}/problems`)).toMatchObject([
-      { code: 'turtle-broken', path: file },
-    ]);
+    expect(await get<ProblemsView>(`/computers/${computer}/problems`)).toMatchObject({
+      total: 1,
+      list: [{ code: 'turtle-broken', path: file }],
+    });
     await put('Copper EQ', 'EQPlugin');
     // "Try again" names the file that was at fault; its bundle is what is read.
     expect((await scan({ paths: [file], again: true })).outcome).toMatchObject({ recovered: 1, returned: 1 });
-    expect(await get(`/computers/${computer}/problems`)).toEqual([]);
+    expect(await get(`/computers/${computer}/problems`)).toEqual({ total: 0, list: [] });
   });
 
   it('scans a single place, and only below its folders', async () => {

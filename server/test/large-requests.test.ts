@@ -1,7 +1,7 @@
 /** Large requests and answers: read apart from everything else, compressed, and answered in a word when nothing has changed. */
 import { gunzipSync } from 'node:zlib';
 import { request } from 'node:http';
-import type { ProblemDetails } from '@clever-drawer/contract/responses';
+import type { ArrangementView, ProblemDetails } from '@clever-drawer/contract/responses';
 import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
@@ -107,6 +107,27 @@ it('what nobody waits for any more is not read on', async () => {
   const reading = readBodyApart('POST /computers/{computer}/import', bytes, gone.signal);
   gone.abort();
   await expect(reading).rejects.toThrow('Nobody waits');
+});
+
+it('an import that is cancelled while it is read leaves nothing behind, and the next one goes on', async () => {
+  const whole = largeDocument();
+  const document = { ...whole, chests: whole.chests.map((chest) => ({ ...chest, name: 'Given up' })) };
+  const gone = new AbortController();
+  const asked = fetch(`${api.url}/api/computers/${computer}/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(document),
+    signal: gone.signal,
+  });
+  // To start the thread that reads it takes longer than this.
+  setTimeout(() => gone.abort(), 30);
+  await expect(asked).rejects.toThrow();
+  const again = { ...document, chests: document.chests.map((chest) => ({ ...chest, name: 'Second try' })) };
+  expect((await api.call('POST', `/computers/${computer}/import`, again)).status).toBe(201);
+  const { chest }: ArrangementView = (await api.call('GET', `/computers/${computer}/arrangement`)).body;
+  const names = chest.map((one) => one.name);
+  expect(names).toContain('Second try');
+  expect(names).not.toContain('Given up');
 });
 
 it('a line that stays open is written as it comes, and not held back to be compressed', async () => {

@@ -148,8 +148,14 @@ describe('a further computer', () => {
 
   it('keeps what it has of its own: rule, last look, preferred builds, builds, scans, places, loads', () => {
     for (const computer of ['Music room', 'Puppet wagon']) {
-      for (const table of ['preference', 'look', 'folder', 'scan', 'place'])
+      for (const table of ['preference', 'look', 'folder', 'place'])
         for (const row of of(computer, table)) expect(rowsIn(now, table)).toContainEqual(row);
+      // Of the problems of a scan their number is kept; which stand is known of the places.
+      for (const row of of(computer, 'scan'))
+        expect(rowsIn(now, 'scan')).toContainEqual({
+          ...without(row, 'faults'),
+          problems: (row.faults as readonly unknown[]).length,
+        });
       for (const row of of(computer, 'build')) {
         const arrived = of(computer, 'plugin').find((plugin) => plugin.id === row.pluginId)?.arrivedAt;
         expect(found('build', row.id)).toEqual({ ...row, arrivedAt: arrived });

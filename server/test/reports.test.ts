@@ -85,9 +85,10 @@ it('a report adds its computer; the same again changes nothing; what is gone fro
     ['Goose Gate', true],
     ['Wagon Wheel', true],
   ]);
-  expect(await get<ProblemsView>(`/computers/${computerId}/problems`)).toMatchObject([
-    { code: 'turtle-broken', path: join(there, 'broken.lv2', 'manifest.ttl') },
-  ]);
+  expect(await get<ProblemsView>(`/computers/${computerId}/problems`)).toMatchObject({
+    total: 1,
+    list: [{ code: 'turtle-broken', path: join(there, 'broken.lv2', 'manifest.ttl') }],
+  });
 
   const again = (await bringIn(report)).body;
   expect([again.added, again.computerId, again.outcome.arrived, again.outcome.changed]).toEqual([
@@ -103,7 +104,7 @@ it('a report adds its computer; the same again changes nothing; what is gone fro
   const less = { ...report, plugins: report.plugins.filter((plugin) => plugin !== gate), problems: [] };
   expect((await bringIn(less, computerId)).body.outcome).toMatchObject({ vanished: 1, recovered: 1, plugins: 1 });
   expect((await catalogue()).plugins.map((plugin) => plugin.found)).toEqual([false, true]);
-  expect(await get(`/computers/${computerId}/problems`)).toEqual([]);
+  expect(await get(`/computers/${computerId}/problems`)).toEqual({ total: 0, list: [] });
   // Of folders that were not scanned it says nothing.
   expect((await bringIn({ ...less, plugins: [], folders: ['/elsewhere'] }, computerId)).body.outcome.vanished).toBe(0);
   expect((await bringIn(report, computerId)).body.outcome.returned).toBe(1);

@@ -1,3 +1,5 @@
+import { noop, useQueryClient } from '@tanstack/react-query';
+import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Toaster } from 'sonner';
@@ -6,18 +8,21 @@ import { CommonKeys } from './frame/common-keys';
 import { KeepGoing } from './frame/keep-going';
 import { KeyMap } from './frame/key-map';
 import { useTheme } from './frame/theme';
-import { useComputers } from './catalogue/queries';
+import { arrangementQuery } from './arrangement/arrangement-query';
+import { catalogueQuery, useComputers } from './catalogue/queries';
 import { Telling } from './frame/telling';
 import { TopBar } from './frame/top-bar';
 import { ComputerContext } from './lib/use-computer';
 import { useStored } from './lib/use-stored';
 
+const fetchSort = () => import('./sort/sort-page');
+const fetchLoad = () => import('./load/load-page');
+const fetchPick = () => import('./pick/pick-page');
 const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));
-const SortPage = lazy(() => import('./sort/sort-page').then((module) => ({ default: module.SortPage })));
-const LoadPage = lazy(() => import('./load/load-page').then((module) => ({ default: module.LoadPage })));
+const SortPage = lazy(() => fetchSort().then((module) => ({ default: module.SortPage })));
+const LoadPage = lazy(() => fetchLoad().then((module) => ({ default: module.LoadPage })));
 const KeepPage = lazy(() => import('./keep/keep-page').then((module) => ({ default: module.KeepPage })));
-
-const PickPage = lazy(() => import('./pick/pick-page').then((module) => ({ default: module.PickPage })));
+const PickPage = lazy(() => fetchPick().then((module) => ({ default: module.PickPage })));
 
 const LAST = 'computer';
 
@@ -36,10 +41,23 @@ export function App() {
   );
 }
 
+/** Asks for what a page of plugins shows while the computers are still asked for: most often the computer of the address, or of the last visit, is there. */
+function useAhead(id: string | null, fetchPage: (() => Promise<unknown>) | undefined): void {
+  const client = useQueryClient();
+  useEffect(() => {
+    if (id === null || id === '' || fetchPage === undefined) return;
+    // What fails here is asked for again by the page, which tells of it.
+    client.query(catalogueQuery(asId<ComputerId>(id))).catch(noop);
+    client.query(arrangementQuery(asId<ComputerId>(id))).catch(noop);
+    fetchPage().catch(noop);
+  }, [client, id, fetchPage]);
+}
+
 /** Where a visit begins: the computer of the last one, in Sort; in Intake while its catalogue is empty. */
 function ToLastComputer() {
   const computers = useComputers();
   const [lastId] = useStored(LAST);
+  useAhead(lastId, fetchSort);
   if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
   const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
@@ -57,6 +75,7 @@ function PickAtLast() {
   useTheme();
   const computers = useComputers();
   const [lastId] = useStored(LAST);
+  useAhead(lastId, fetchPick);
   if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
   const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
@@ -78,6 +97,8 @@ function PickAtLast() {
 function AtComputer() {
   const { computer: id = '', '*': rest = '' } = useParams();
   const computers = useComputers();
+  const place = rest.split('/')[0] ?? 'sort';
+  useAhead(id, { sort: fetchSort, load: fetchLoad }[place]);
   const computer = computers.data?.find((one) => one.id === id);
   const [keysShown, showKeys] = useState(false);
   const [lastId, keepLast] = useStored(LAST);
@@ -90,7 +111,6 @@ function AtComputer() {
     return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
   if (computer === undefined) return <Navigate replace to="/" />;
-  const place = rest.split('/')[0] ?? 'sort';
   return (
     <ComputerContext value={computer}>
       <TopBar computer={computer} computers={computers.data} place={place} showKeys={() => showKeys(true)} />

@@ -30,8 +30,8 @@ export const computerView = thing('Computer', {
 /** See computerView. */
 export type ComputerView = Answer<typeof computerView>;
 
-/** Why a folder that is switched to being watched is not: too much lies in it, the system watches no more, it is not there, or it can be no plugin folder. */
-export const NOT_WATCHED = ['too-large', 'no-more-watches', 'missing', 'refused'] as const;
+/** Why a folder that is switched to being watched is not: too much lies in it, the system watches no more, it is not there, it can be no plugin folder, or watching it failed. */
+export const NOT_WATCHED = ['too-large', 'no-more-watches', 'missing', 'refused', 'failed'] as const;
 /** One of them. */
 export type NotWatched = (typeof NOT_WATCHED)[number];
 
@@ -108,12 +108,12 @@ export const reportedProblem = thing('ReadingProblem', {
   message: words(),
   remedy: words(),
 });
-/** The places that can't be read or asked now, whichever scan met them. */
-export const problemsView = listOf(reportedProblem);
+/** The places that can't be read or asked now, whichever scan met them: how many in all, and the part of the list that was asked for. */
+export const problemsView = thing('ReadingProblems', { total: count(), list: listOf(reportedProblem) });
 /** See problemsView. */
 export type ProblemsView = Answer<typeof problemsView>;
 
-/** What was looked at and left out, counted by reason, and listed as far as is sensible. `of`: the place that a double leads to. `lookedAt` counts all places; none for a catalogue that came as a report. */
+/** What was looked at and left out, counted by reason, and the part of the list that was asked for. `of`: the place that a double leads to. `lookedAt` counts all places; none for a catalogue that came as a report. */
 export const leftOutView = thing('LeftOut', {
   lookedAt: count(),
   counts: listOf(thing(null, { reason: one(LEFT_OUT_REASONS), count: count() })),
@@ -132,7 +132,7 @@ export const storyEvent = thing('ScanEvent', {
   facts: listOf(thing(null, { fact: one(COMPARED), before: words(), after: words() })).optional(),
   problem: reportedProblem.optional(),
 });
-/** What a scan did to each build and place. */
+/** What a scan did to each build and place: of each kind as many as are kept; the scan's outcome counts all. */
 export const scanStory = listOf(storyEvent);
 /** See scanStory. */
 export type ScanStory = Answer<typeof scanStory>;

@@ -131,6 +131,11 @@ const TEXTS: Record<FaultCode, Text> = {
     message: (f) => `This path is longer than any that programs use${because(f)}, and was left out.`,
     remedy: 'Move what is in it to a shorter path, then scan again.',
   },
+  'not-kept': {
+    message: (f) => `What was read of it could not be kept in the catalogue${because(f)}.`,
+    remedy:
+      'All the rest of the scan was kept. It is read again with each scan; if that does not help, take it out of the folder.',
+  },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,
     remedy: 'Please report it with this line; everything else was read.',

@@ -21,6 +21,7 @@ export const FAULT_CODES = [
   'reader-failed',
   'reading-too-long',
   'reading-too-large',
+  'not-kept',
   'asked-crashed',
   'asked-hung',
   'asked-exited',

@@ -32,7 +32,9 @@ export async function initialise(programs: string, home: string, data: string, p
   try {
     await writeFile(file, `${password}\n`, { mode: 0o600 });
     await giveToDatabaseUser(file);
-    const options = ['-U', USER, '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${file}`];
+    // Texts are compared by their bytes, which is the order of C.UTF-8 too, and twice as quick: "C" asks no library.
+    const texts = ['-E', 'UTF8', '--locale=C.UTF-8', '--lc-collate=C'];
+    const options = ['-U', USER, ...texts, '-A', 'scram-sha-256', `--pwfile=${file}`];
     await runAsDatabaseUser([join(programs, 'initdb'), '-D', made, ...options]);
     await rename(made, data);
   } finally {

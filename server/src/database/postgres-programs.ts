@@ -64,7 +64,17 @@ export async function databaseUserReaches(folder: string): Promise<boolean> {
   }
 }
 
-/** Gives a folder to the database's user (as root only). */
+/**
+ * Gives a folder to the database's user (as root only). A database that still runs, or is just ending, makes and removes files in it meanwhile: what is gone
+ * needs no owner.
+ */
 export async function giveToDatabaseUser(path: string): Promise<void> {
-  if (runsAsRoot()) await run('chown', ['-R', `${DATABASE_USER}:`, path]);
+  if (!runsAsRoot()) return;
+  try {
+    await run('chown', ['-R', `${DATABASE_USER}:`, path], { env: { ...process.env, LC_ALL: 'C.UTF-8' } });
+  } catch (error) {
+    const { stderr = '' } = error as { stderr?: string };
+    const told = stderr.trim().split('\n');
+    if (!existsSync(path) || !told.every((line) => line.endsWith('No such file or directory'))) throw error;
+  }
 }

@@ -3,7 +3,7 @@ import pLimit from 'p-limit';
 import { ownProgram } from '@clever-drawer/scan/own-program';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import type { ProblemName } from '@clever-drawer/contract/problems';
-import { HttpError } from './http-error.js';
+import { HttpError, nobodyWaits } from './http-error.js';
 
 /** Entries of a list that come over from the thread at once: taking them over holds the server for some milliseconds. */
 export const AT_ONCE = 1000;
@@ -56,5 +56,3 @@ function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promis
     );
   });
 }
-
-const nobodyWaits = (): HttpError => new HttpError('bad-request', 'Nobody waits for the answer any more.');

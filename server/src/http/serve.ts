@@ -22,7 +22,9 @@ export interface Call<Key extends EndpointKey> {
   readonly query: QueryOf<Key>;
   readonly body: RequestOf<Key>;
   readonly window: string | null;
-  /** For what is no JSON, and for who goes away in the middle. */
+  /** Aborted when nobody waits for the answer any more: a handler of long work gives up then, as far as nothing is saved. */
+  readonly gone: AbortSignal;
+  /** For what is no JSON. */
   readonly request: Request;
   readonly response: Response;
 }
@@ -83,12 +85,13 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
   return async (request, response) => {
     refuseUnclean(request.params);
     refuseUnclean(request.query);
+    const gone = goneSignal(response);
     const sent: unknown = request.body;
     const body: unknown =
       shape === undefined || isMedia(shape)
         ? sent
         : Buffer.isBuffer(sent)
-          ? await context.readLarge(key, sent, goneSignal(response))
+          ? await context.readLarge(key, sent, gone)
           : checked(shape, sent);
     if (tagged === true && (await isAsItWas(context, request, response))) return;
     const answered = await handler({
@@ -96,6 +99,7 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
       query: (query === undefined ? undefined : checked(query, request.query)) as QueryOf<Key>,
       body: body as RequestOf<Key>,
       window: request.get('x-window') ?? null,
+      gone,
       request,
       response,
     });

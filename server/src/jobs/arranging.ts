@@ -11,6 +11,11 @@ import { Remembered } from './remembered.js';
 
 const eventText = (event: WindowEvent): string => `data: ${JSON.stringify(event)}\n\n`;
 
+function memoized(make: () => string): () => string {
+  let made: string | null = null;
+  return () => (made ??= make());
+}
+
 /** So much may wait for a window that does not listen; after that its line is dropped, and it fetches anew what it has missed. */
 const MOST_WAITING = 2 * 1024 * 1024;
 
@@ -48,12 +53,13 @@ export class Arranging {
   /** Looks at the arrangement as a computer has it in a transaction of its own, so that all that is read in it belongs together. */
   look<T>(
     id: unknown,
-    work: (db: EntityManager, computerId: ComputerId, state: Arrangement) => Promise<T>,
+    work: (db: EntityManager, computerId: ComputerId, state: Arrangement, revision: number) => Promise<T>,
   ): Promise<T> {
     return this.source.transaction('REPEATABLE READ', async (db) => {
       const computerId = asId<ComputerId>((await findComputer(db, id)).id);
       const { arrangementRevision } = await revisionsOf(db);
-      return work(db, computerId, await this.remembered.stateOf(db, computerId, arrangementRevision));
+      const state = await this.remembered.stateOf(db, computerId, arrangementRevision);
+      return work(db, computerId, state, arrangementRevision);
     });
   }
 
@@ -103,13 +109,15 @@ export class Arranging {
   }
 
   private tell(computerId: ComputerId, from: string | null, saved: SavedChange): void {
-    const own = eventText({ kind: 'changed', window: from, saved });
+    // Put into words only when somebody listens: a change of 50,000 rows is megabytes of them.
+    const own = memoized(() => eventText({ kind: 'changed', window: from, saved }));
     // What another computer has of its own is none of this one's business.
-    const others = { ...saved, edits: ofStudio(saved.edits) };
-    const elsewhere = eventText({ kind: 'changed', window: from, saved: others });
+    const elsewhere = memoized(() =>
+      eventText({ kind: 'changed', window: from, saved: { ...saved, edits: ofStudio(saved.edits) } }),
+    );
     for (const [computer, listeners] of this.windows)
       for (const [response, window] of listeners)
         // A window has the answer to its own change already.
-        if (from === null || window !== from) tellOne(response, computer === computerId ? own : elsewhere);
+        if (from === null || window !== from) tellOne(response, computer === computerId ? own() : elsewhere());
   }
 }

@@ -4,7 +4,8 @@ import type { DataSource } from 'typeorm';
 import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
-import { MOST_WATCHED, watchFolders, type FolderWatch } from '@clever-drawer/scan/watch-folders';
+import { watchApart } from '@clever-drawer/scan/watch-apart';
+import { MOST_WATCHED, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { FolderRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
 
@@ -15,6 +16,10 @@ export class Arrivals {
   private readonly waiting = new Map<string, Arrival>();
   private readonly watch: FolderWatch;
   private folders: readonly FolderRow[] = [];
+  private timer: NodeJS.Timeout | undefined;
+  private isClosed = false;
+  /** Kept when the folders of the last look are being watched. */
+  begun: Promise<void> = Promise.resolve();
   /** Folders that are switched to being watched and are not, with why. */
   private readonly givenUp = new Map<string, NotWatched>();
 
@@ -24,12 +29,15 @@ export class Arrivals {
     private readonly here: Pick<Here, 'is'>,
     /** Where the application keeps its own data; null when it is nowhere near. */
     private readonly ownData: string | null = null,
+    /** After so many milliseconds it is looked whether a folder that was gone is back. */
+    private readonly looksAgain = 30_000,
   ) {
     const onGivenUp = (folder: string, why: NotWatched): void => {
       this.givenUp.set(folder, why);
+      if (why === 'missing') this.lookForMissing();
       log.warn({ folder, why }, 'a folder is not watched');
     };
-    this.watch = watchFolders((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onGivenUp });
+    this.watch = watchApart((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onGivenUp });
   }
 
   /** Watches the folders that are switched to it, and no others. */
@@ -47,7 +55,9 @@ export class Arrivals {
         else if (NOT_THERE.has(this.givenUp.get(path))) this.givenUp.delete(path);
         return why === null;
       });
-      await this.watch.folders(paths);
+      this.lookForMissing();
+      // Not waited for: the thread may be busy for seconds with a large folder, and whoever added another one waits for this.
+      this.begun = this.watch.folders(paths);
     } catch (error) {
       this.log.warn({ err: error }, 'folders can not be watched');
     }
@@ -74,7 +84,16 @@ export class Arrivals {
   }
 
   close(): Promise<void> {
+    this.isClosed = true;
+    clearTimeout(this.timer);
     return this.watch.close();
+  }
+
+  /** A disk that is connected again is watched again, without anybody saying so. */
+  private lookForMissing(): void {
+    clearTimeout(this.timer);
+    if (!this.isClosed && [...this.givenUp.values()].includes('missing'))
+      this.timer = setTimeout(() => void this.look(), this.looksAgain).unref();
   }
 
   private note(path: string, kind: Arrival['kind']): void {

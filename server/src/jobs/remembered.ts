@@ -4,6 +4,7 @@ import { COMPUTER_KINDS, ROW_KINDS, type Arrangement, type RowKind } from '@clev
 import { applyEdits } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { loadRows } from '../store/arrangement-store.js';
+import { LetGo } from './let-go.js';
 
 type Rows = Partial<Arrangement>;
 
@@ -15,7 +16,6 @@ interface Known {
 }
 
 const STUDIO_KINDS = ROW_KINDS.filter((kind) => !COMPUTER_KINDS.includes(kind));
-const QUIET_MS = 10 * 60_000;
 
 const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
   Object.fromEntries(kinds.map((kind) => [kind, state[kind]]));
@@ -26,11 +26,11 @@ const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
  */
 export class Remembered {
   private known: Known | null = null;
-  private timer: NodeJS.Timeout | null = null;
+  private readonly quiet = new LetGo(() => (this.known = null));
 
   /** The arrangement of a revision, as a computer has it; the caller's transaction sees the database at this revision. */
   async stateOf(db: EntityManager, computerId: ComputerId, revision: number): Promise<Arrangement> {
-    this.keep();
+    this.quiet.asked();
     const known = this.known?.revision === revision ? this.known : null;
     const studio = known?.studio ?? (await loadRows(db, computerId, STUDIO_KINDS));
     const own = known?.own.get(computerId) ?? (await loadRows(db, computerId, COMPUTER_KINDS));
@@ -57,12 +57,7 @@ export class Remembered {
   }
 
   close(): void {
-    if (this.timer !== null) clearTimeout(this.timer);
+    this.quiet.close();
     this.known = null;
-  }
-
-  private keep(): void {
-    if (this.timer !== null) clearTimeout(this.timer);
-    this.timer = setTimeout(() => (this.known = null), QUIET_MS).unref();
   }
 }

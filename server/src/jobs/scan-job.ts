@@ -3,15 +3,15 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { Asker } from '@clever-drawer/scan/ask/asker';
 import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
-import { runScan, type ScanProgress, type ScanResult } from '@clever-drawer/scan/run-scan';
+import type { PlaceReading } from '@clever-drawer/scan/read-place';
+import { runScan, type ScanProgress } from '@clever-drawer/scan/run-scan';
 import { FolderRow, ScanRow } from '../database/entities/computer.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
-import { jsonForDatabase } from '../database/json.js';
 import { askNotes } from './ask-notes.js';
+import { finishScan } from './finish-scan.js';
 import { isBelow } from '@clever-drawer/scan/folder-sense';
 import { loadPlaces } from '../store/place-store.js';
-import { applyScan } from '../store/scan-result-store.js';
-import { forgetOldStories, signOn, type ScanJob } from '../store/scan-store.js';
+import { signOn, type ScanJob } from '../store/scan-store.js';
 
 const SIGN_ON_MS = 250;
 
@@ -26,7 +26,7 @@ export async function runScanJob(
   notesIn: string | null = null,
 ): Promise<void> {
   const cancel = new AbortController();
-  const notes = notesIn === null ? undefined : askNotes(notesIn, job.wish.again === true);
+  const notes = notesIn === null ? undefined : askNotes(notesIn, job.wish.again === true || job.wish.problems === true);
   const asker = new Asker(limits, undefined, notes);
   let progress: ScanProgress = { found: 0, read: 0, current: null };
   const timer = setInterval(() => {
@@ -36,7 +36,7 @@ export async function runScanJob(
     );
   }, SIGN_ON_MS);
   try {
-    const known = job.wish.again === true ? new Map() : await loadPlaces(source.manager, job.computerId);
+    const known = await standing(source, job);
     const folders = await source.manager.findBy(FolderRow, { computerId: job.computerId });
     const silent = folders.filter((folder) => !folder.asks);
     const result = await run(job.folders, {
@@ -47,8 +47,8 @@ export async function runScanJob(
       asker,
       mayAsk: (path) => !silent.some((folder) => isBelow(path, folder.path)),
     });
-    clearInterval(timer);
-    await whenReached(() => finish(source, job, result), cancel.signal);
+    // It goes on signing on: to write down a hundred thousand places takes longer than one may be silent.
+    await whenReached(() => finishScan(source, job, result), cancel.signal);
   } catch (error) {
     log.error({ err: error }, 'scan failed');
     const failure =
@@ -78,25 +78,11 @@ async function whenReached<T>(work: () => Promise<T>, signal: AbortSignal): Prom
   }
 }
 
-async function finish(source: DataSource, job: ScanJob, result: ScanResult): Promise<void> {
-  await source.transaction(async (db) => {
-    const { outcome, story } = await applyScan(db, job.computerId, result, job.wish);
-    const read = result.places.length;
-    await db.query(
-      `UPDATE scan SET state = $2, "endedAt" = clock_timestamp(), outcome = $3::jsonb, faults = $4::jsonb, progress = $5::jsonb, story = $6::jsonb
-       WHERE id = $1`,
-      [
-        job.id,
-        result.cancelled ? 'cancelled' : 'done',
-        JSON.stringify(outcome),
-        jsonForDatabase(result.faults),
-        JSON.stringify({ found: read, read, current: null }),
-        jsonForDatabase(story),
-      ],
-    );
-    await forgetOldStories(db, job.computerId);
-    for (const path of result.folders) {
-      await db.update(FolderRow, { computerId: job.computerId, path }, { lastScannedAt: new Date() });
-    }
-  });
+/** What earlier scans read, and is not to be read again. */
+async function standing(source: DataSource, { computerId, wish }: ScanJob): Promise<Map<string, PlaceReading>> {
+  if (wish.again === true) return new Map();
+  const places = await loadPlaces(source.manager, computerId);
+  if (wish.problems === true)
+    for (const { path, reading } of places.values()) if (reading.faults.length > 0) places.delete(path);
+  return places;
 }

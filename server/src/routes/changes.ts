@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import type { PluginView } from '@clever-drawer/contract/responses';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -11,7 +12,6 @@ import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { carryOut } from '../jobs/carry-out.js';
 import { loadItems } from '../jobs/load-items.js';
-import { loadCatalogue } from '../store/catalogue-store.js';
 import { saveChange, step } from '../store/change-journal.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { ruledOn } from '../store/trait-store.js';
@@ -24,7 +24,7 @@ type Keys =
 const QUIET_MS = 20_000;
 
 /** What changes the arrangement, undo and redo, and what other windows did. */
-export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
+export function changeHandlers({ source, arranging, catalogues }: Context): Handlers<Keys> {
   const back =
     (way: 'undo' | 'redo') =>
     async ({
@@ -55,7 +55,7 @@ export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
       const { id, without, ...wish } = body;
       const { saved } = await arranging.change(path.computer, window, async (db, computerId, state) => {
         if (state.chest.has(id)) throw refused('This chest has been made already.');
-        const here = await leftFor(db, computerId, state, without);
+        const here = await leftFor(db, (await catalogues.of(db, computerId)).plugins, computerId, state, without);
         const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
           asId<DrawerId>(randomUUID()),
         );
@@ -84,8 +84,14 @@ export function changeHandlers({ source, arranging }: Context): Handlers<Keys> {
 }
 
 /** The plugins that a worked-out chest is made of: those found and not set aside, without what another chest holds. */
-async function leftFor(db: EntityManager, id: ComputerId, state: Arrangement, without: string | null) {
-  const all = withChoices((await loadCatalogue(db, id)).plugins, state).filter((plugin) => plugin.found);
+async function leftFor(
+  db: EntityManager,
+  plugins: readonly PluginView[],
+  id: ComputerId,
+  state: Arrangement,
+  without: string | null,
+) {
+  const all = withChoices(plugins, state).filter((plugin) => plugin.found);
   if (all.length === 0) throw refused('The catalogue is empty. Scan a plugin folder in Intake first.');
   const items = new Map<ItemId, (typeof all)[number]>(all.map((plugin) => [plugin.id, plugin]));
   const ruled = without === null ? NOTHING_RULED : await ruledOn(db, id, state, items);

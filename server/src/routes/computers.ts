@@ -6,7 +6,7 @@ import { statOf } from '@clever-drawer/scan/stamp';
 import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
-import { loadCatalogue, loadPlugin, loadVendors } from '../store/catalogue-store.js';
+import { loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
   addFolder,
@@ -52,7 +52,14 @@ function checkFolder(path: string, ownData: string | null): void {
 }
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
-export function computerHandlers({ source, presentFolders, arrivals, here, ownData }: Context): Handlers<Keys> {
+export function computerHandlers({
+  source,
+  presentFolders,
+  arrivals,
+  catalogues,
+  here,
+  ownData,
+}: Context): Handlers<Keys> {
   const db = source.manager;
   return {
     'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
@@ -106,7 +113,7 @@ export function computerHandlers({ source, presentFolders, arrivals, here, ownDa
       await arrivals.look();
     },
 
-    'GET /computers/{computer}/catalogue': async ({ path }) => loadCatalogue(db, await computerIdOf(db, path.computer)),
+    'GET /computers/{computer}/catalogue': async ({ path }) => catalogues.of(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/traits': async ({ path }) => loadTraits(db, await computerIdOf(db, path.computer)),
     'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),

@@ -9,6 +9,7 @@ import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { SignIn } from '../http/sign-in.js';
 import type { Arranging } from '../jobs/arranging.js';
+import type { Catalogues } from '../jobs/catalogues.js';
 import type { Here } from '../here.js';
 import type { ScanQueue } from '../jobs/scan-queue.js';
 
@@ -20,6 +21,7 @@ export interface Context {
   readonly presentFolders: (system: System) => UsualFolder[];
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
+  readonly catalogues: Catalogues;
   readonly here: Here;
   /** Where the application keeps its own data; null when that is in a database elsewhere. */
   readonly ownData: string | null;

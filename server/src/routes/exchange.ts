@@ -8,7 +8,7 @@ import {
 import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
 import { planImport } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
-import { refused } from '../http/http-error.js';
+import { nobodyWaits, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { addMissing, loadReferences, pluginsOn } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
@@ -30,7 +30,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
       return document;
     },
 
-    'POST /computers/{computer}/import': async ({ path, window, body }) => {
+    'POST /computers/{computer}/import': async ({ path, window, body, gone }) => {
       const document = readDocument(newestForm(body));
       return arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
         const known = await loadReferences(db);
@@ -41,11 +41,14 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
         const here = await pluginsOn(db, id);
         const there = plan.matched.filter((plugin) => !here.has(plugin));
         const named = ({ name, vendor }: PluginReference) => ({ name, vendor });
+        const saved = await saveChange(db, id, state, plan.change);
+        // The transaction is taken back whole.
+        if (gone.aborted) throw nobodyWaits();
         return {
           matched: plan.matched.length - there.length,
           elsewhere: there.flatMap((plugin) => known.get(plugin) ?? []).map(named),
           missing: plan.missing.map(named),
-          saved: await saveChange(db, id, state, plan.change),
+          saved,
         };
       });
     },

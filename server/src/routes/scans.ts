@@ -26,7 +26,7 @@ export function scanHandlers({ source, scans, arrivals, here }: Context): Handle
   return {
     'GET /computers/{computer}/scans': async ({ path }) => listScans(db, await computerIdOf(db, path.computer)),
 
-    'POST /computers/{computer}/scans': async ({ path, body: { folderIds, paths, again } }) => {
+    'POST /computers/{computer}/scans': async ({ path, body: { folderIds, paths, again, problems } }) => {
       const computerId = await computerHere(db, here, path.computer);
       const all = await listFolders(db, computerId);
       if (all.length === 0) throw refused('There is no folder to scan. Add a plugin folder first.');
@@ -38,15 +38,18 @@ export function scanHandlers({ source, scans, arrivals, here }: Context): Handle
       const places = [...new Set(paths.map((one) => bundleOf(one, all)))];
       const everything = folderIds.length === 0 && paths.length === 0;
       const folders = everything ? all.map((folder) => folder.path) : [...named, ...places];
-      const id = await addScan(db, { computerId, folders, wish: { everything, again, places } });
+      const id = await addScan(db, { computerId, folders, wish: { everything, again, problems, places } });
       scans.start(computerId);
       return findScan(db, id);
     },
 
-    'GET /computers/{computer}/problems': async ({ path }) =>
-      (await loadFaults(db, await computerIdOf(db, path.computer))).map(reportProblem),
+    'GET /computers/{computer}/problems': async ({ path, query }) => {
+      const { total, list } = await loadFaults(db, await computerIdOf(db, path.computer), query);
+      return { total, list: list.map(reportProblem) };
+    },
 
-    'GET /computers/{computer}/left-out': async ({ path }) => loadLeftOut(db, await computerIdOf(db, path.computer)),
+    'GET /computers/{computer}/left-out': async ({ path, query }) =>
+      loadLeftOut(db, await computerIdOf(db, path.computer), query),
 
     'GET /computers/{computer}/arrivals': async ({ path }) => arrivals.of(await computerIdOf(db, path.computer)),
 

@@ -11,9 +11,16 @@ import { group } from '@clever-drawer/core/chests/row-groups';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
-import { loadCatalogue } from './catalogue-store.js';
 import { presentAmong } from './preset-store.js';
 import { ruledOn } from './trait-store.js';
+
+/** What is looked at: a computer's catalogue as it was worked out, and what is arranged there. */
+export interface Looked {
+  readonly db: EntityManager;
+  readonly id: ComputerId;
+  readonly plugins: readonly PluginView[];
+  readonly state: Arrangement;
+}
 
 type ChosenPlugin = PluginView & Chosen;
 type Item = ChosenPlugin | ItemOf<ChosenPlugin>;
@@ -24,8 +31,8 @@ interface ChosenCatalogue {
   readonly byId: ReadonlyMap<ItemId, Item>;
 }
 
-async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrangement): Promise<ChosenCatalogue> {
-  const plugins = withChoices((await loadCatalogue(db, id)).plugins, state);
+async function chosenCatalogue({ db, plugins: all, id, state }: Looked): Promise<ChosenCatalogue> {
+  const plugins = withChoices(all, state);
   const arranged = arrangedPresets(state);
   const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
   const byId: Map<ItemId, Item> = itemsById(plugins, present, arranged, state.naming);
@@ -34,12 +41,9 @@ async function chosenCatalogue(db: EntityManager, id: ComputerId, state: Arrange
 }
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */
-export async function arrangedPlugins(
-  db: EntityManager,
-  id: ComputerId,
-  state: Arrangement,
-): Promise<ArrangedPluginView[]> {
-  const { plugins, byId } = await chosenCatalogue(db, id, state);
+export async function arrangedPlugins(looked: Looked): Promise<ArrangedPluginView[]> {
+  const { db, id, state } = looked;
+  const { plugins, byId } = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, byId);
   const drawers = new Map<ItemId, ArrangedPluginView['places']['drawers'][number][]>();
   for (const chest of chestsOf(state)) {
@@ -95,8 +99,9 @@ function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Dr
 }
 
 /** All drawers, chest by chest, each outer one before what is inside it. */
-export async function drawerSummaries(db: EntityManager, id: ComputerId, state: Arrangement): Promise<DrawerView[]> {
-  const { byId } = await chosenCatalogue(db, id, state);
+export async function drawerSummaries(looked: Looked): Promise<DrawerView[]> {
+  const { db, id, state } = looked;
+  const { byId } = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, byId);
   return chestsOf(state).flatMap((chest) =>
     drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer, ruled)),
@@ -104,13 +109,9 @@ export async function drawerSummaries(db: EntityManager, id: ComputerId, state: 
 }
 
 /** What a drawer holds, in the order in which the screen shows it. */
-export async function drawerContents(
-  db: EntityManager,
-  id: ComputerId,
-  state: Arrangement,
-  drawer: Drawer,
-): Promise<DrawerContentsView> {
-  const { byId } = await chosenCatalogue(db, id, state);
+export async function drawerContents(looked: Looked, drawer: Drawer): Promise<DrawerContentsView> {
+  const { db, id, state } = looked;
+  const { byId } = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, byId);
   const lines = contentsOf(state, byId, drawer, ruled).lines.map((line) =>
     'divider' in line

@@ -1,6 +1,5 @@
 import type { EntityManager } from 'typeorm';
 import { workOutKind } from '@clever-drawer/core/catalogue/kind';
-import { byPreference } from '@clever-drawer/core/catalogue/preference';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import { buildKey } from '@clever-drawer/core/identity/build-key';
@@ -8,15 +7,15 @@ import { proposeVendors } from '@clever-drawer/core/identity/propose-vendors';
 import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
 import type { BuildId, BuildKey, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
-import { compareNames, joined } from '@clever-drawer/core/text/words';
-import type { BuildView, CatalogueView, PluginDetail, PluginView, VendorView } from '@clever-drawer/contract/responses';
+import { compareNames } from '@clever-drawer/core/text/words';
+import type { PluginDetail, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { isUuid } from '../http/checked.js';
 import { rowsOf } from './arrangement-store.js';
-import { loadWorkedOut, putPlugins } from './catalogue-rows.js';
+import { inOrder } from './build-order.js';
+import { putPlugins } from './catalogue-rows.js';
 import { listComputers } from './computer-store.js';
-import { ISO, loadCounts } from './load-store.js';
-import { nextCatalogue, revisionsOf } from './studio-store.js';
+import { nextCatalogue } from './studio-store.js';
 
 type FoundBuild = BuildFacts & { readonly id: BuildId; readonly key: BuildKey; readonly found: boolean };
 
@@ -26,143 +25,6 @@ const withId = ({ id, found, facts }: BuildRow): FoundBuild => ({
   key: buildKey(facts),
   found,
 });
-
-/** Builds still there before those that are gone, each part in the standard order of preference. */
-const inOrder = <B extends Pick<BuildView, 'format' | 'architectures' | 'version' | 'path' | 'found'>>(
-  builds: readonly B[],
-): B[] => [
-  ...byPreference(builds.filter((build) => build.found)),
-  ...byPreference(builds.filter((build) => !build.found)),
-];
-
-/**
- * The whole catalogue of the studio as a computer has it, by name, as it was worked out: with the builds that are on this computer. A plugin that no computer
- * has is in it as long as something refers to it.
- */
-export async function loadCatalogue(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
-  const { catalogueRevision: revision } = await revisionsOf(db);
-  const [plugins, arrivals, loads, builds] = await answersTo(db, [
-    () => loadWorkedOut(db),
-    () => loadArrivals(db, computerId),
-    () => loadCounts(db, computerId),
-    () =>
-      db.query<BuildOfCatalogue[]>(
-        `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
-            facts->>'version' AS version, facts->>'path' AS path,
-            facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures, (facts->>'audioOutputs')::int AS outputs,
-            coalesce((facts->>'sidechainInputs')::int > 0, false) AS sidechain
-     FROM build WHERE "computerId" = $1`,
-        [computerId],
-      ),
-  ] as const);
-  const buildsOf = new Map<string, BuildView[]>();
-  const namesOf = new Map<string, string[]>();
-  for (const row of builds) {
-    const own = buildsOf.get(row.pluginId);
-    if (own === undefined) buildsOf.set(row.pluginId, [viewOf(row)]);
-    else own.push(viewOf(row));
-    const names = namesOf.get(row.pluginId);
-    if (names === undefined) namesOf.set(row.pluginId, [row.name]);
-    else if (!names.includes(row.name)) names.push(row.name);
-  }
-  const kept = plugins.every((plugin) => buildsOf.has(plugin.id)) ? new Set<string>() : await keptPlugins(db);
-  const views = plugins
-    .filter((plugin) => buildsOf.has(plugin.id) || kept.has(plugin.id))
-    .map((plugin): PluginView => {
-      const all = buildsOf.get(plugin.id) ?? [];
-      const own = all.length < 2 ? all : inOrder(all);
-      const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = plugin;
-      return {
-        id,
-        name,
-        vendor,
-        role,
-        roleGrade,
-        types,
-        typeGrade,
-        contradictions,
-        found: own.some((build) => build.found),
-        arrivedAt: arrivals.get(plugin.id) ?? '',
-        loads: loads.get(plugin.id)?.loads ?? 0,
-        lastLoad: loads.get(plugin.id)?.lastLoad ?? null,
-        calledToo: otherNames(name, namesOf.get(id)),
-        builds: own,
-      };
-    });
-  const firstArrival = [...arrivals.values()].reduce<string | null>(
-    (first, at) => (first === null || at < first ? at : first),
-    null,
-  );
-  return {
-    revision,
-    firstArrival,
-    plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)),
-  };
-}
-
-type Asks = readonly (() => Promise<unknown>)[];
-
-/** Asks several things at once, each over a connection of its own, so that the database uses what processors there are; within a transaction one after the other. */
-async function answersTo<A extends Asks>(
-  db: EntityManager,
-  asks: A,
-): Promise<{ [At in keyof A]: Awaited<ReturnType<A[At]>> }> {
-  const answers: unknown[] = [];
-  if (db.queryRunner === undefined) answers.push(...(await Promise.all(asks.map((ask) => ask()))));
-  else for (const ask of asks) answers.push(await ask());
-  return answers as never;
-}
-
-/** So many further names of a plugin are kept to be found by; a plugin of many variants has one for each. */
-const MOST_NAMES = 6;
-
-/** Names that read otherwise than the shown one. */
-function otherNames(name: string, given: readonly string[] | undefined): string[] {
-  // Most plugins have one name, and it is the one that is shown.
-  if (given === undefined || (given.length === 1 && given[0] === name)) return [];
-  const shown = joined(name);
-  return given
-    .filter((one) => joined(one) !== shown)
-    .sort()
-    .slice(0, MOST_NAMES);
-}
-
-type Named = Pick<BuildFacts, 'identifier' | 'name'>;
-type BuildOfCatalogue = Omit<BuildView, 'key'> & Named & { readonly pluginId: string };
-
-/** Field by field: to spread a hundred thousand objects takes a second. */
-const viewOf = (row: BuildOfCatalogue): BuildView => ({
-  id: row.id,
-  found: row.found,
-  format: row.format,
-  architectures: row.architectures,
-  version: row.version,
-  path: row.path,
-  failed: row.failed,
-  pictures: row.pictures,
-  outputs: row.outputs,
-  sidechain: row.sidechain,
-  key: buildKey(row),
-});
-
-/** When each plugin was first met on a computer. */
-async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
-  const rows = await db.query<{ id: string; arrivedAt: string }[]>(
-    `SELECT "pluginId" AS id, to_char(min("arrivedAt") AT TIME ZONE 'UTC', ${ISO}) AS "arrivedAt"
-     FROM build WHERE "computerId" = $1 GROUP BY 1`,
-    [computerId],
-  );
-  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt]));
-}
-
-/** Plugins that some computer has, or that stand in a drawer, on a tray, in a slot or in a chain. */
-async function keptPlugins(db: EntityManager): Promise<Set<string>> {
-  const rows = await db.query<{ pluginId: string }[]>(
-    `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
-     UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL UNION SELECT "pluginId" FROM chain_part`,
-  );
-  return new Set(rows.map((row) => row.pluginId));
-}
 
 /**
  * One plugin with all facts of its builds on a computer, and the evidence for what it is from those on all of them; null when there is none of this id.
@@ -270,7 +132,9 @@ export async function ownersOf(
   computerId: ComputerId,
   buildIds: readonly string[],
 ): Promise<ReadonlyMap<string, { readonly pluginId: string; readonly key: BuildKey }>> {
-  const rows = await db.query<(Pick<BuildFacts, 'format'> & Named & { id: string; pluginId: string })[]>(
+  const rows = await db.query<
+    (Pick<BuildFacts, 'format' | 'identifier' | 'name'> & { id: string; pluginId: string })[]
+  >(
     `SELECT id, "pluginId", facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name
      FROM build WHERE "computerId" = $1 AND id::text = ANY($2)`,
     [computerId, buildIds],

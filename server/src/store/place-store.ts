@@ -13,21 +13,36 @@ export async function loadPlaces(db: EntityManager, computerId: ComputerId): Pro
   return new Map(rows.map((row) => [row.path, row]));
 }
 
-/** The faults that stand, in order of their paths. */
-export async function loadFaults(db: EntityManager, computerId: ComputerId): Promise<Fault[]> {
-  const rows = await db.query<{ faults: Fault[] }[]>(
-    `SELECT reading->'faults' AS faults FROM place
-     WHERE "computerId" = $1 AND jsonb_array_length(reading->'faults') > 0 ORDER BY path`,
-    [computerId],
-  );
-  return rows.flatMap((row) => row.faults);
+/** Which part of a list: so many from a place in it on. */
+export interface Page {
+  readonly from: number;
+  readonly limit: number;
 }
 
-/** The most entries of what was left out that are sent; more are counted. */
-const MOST_LEFT_OUT = 5000;
+/** How many faults stand, and a part of them, in order of their places. */
+export async function loadFaults(
+  db: EntityManager,
+  computerId: ComputerId,
+  { from, limit }: Page,
+): Promise<{ total: number; list: Fault[] }> {
+  const [{ total }] = await db.query<[{ total: number }]>(
+    `SELECT coalesce(sum(jsonb_array_length(reading->'faults')), 0)::int AS total FROM place WHERE "computerId" = $1`,
+    [computerId],
+  );
+  const rows = await db.query<{ fault: Fault }[]>(
+    `SELECT one.fault FROM place, jsonb_array_elements(reading->'faults') WITH ORDINALITY AS one(fault, at)
+     WHERE "computerId" = $1 ORDER BY path, one.at OFFSET $2 LIMIT $3`,
+    [computerId, from, limit],
+  );
+  return { total, list: rows.map((row) => row.fault) };
+}
 
-/** What of a computer's places was left out, counted by reason, and the first of them by path. */
-export async function loadLeftOut(db: EntityManager, computerId: ComputerId): Promise<LeftOutView> {
+/** What of a computer's places was left out, counted by reason, and a part of it, of one reason or of all, in order of the paths. */
+export async function loadLeftOut(
+  db: EntityManager,
+  computerId: ComputerId,
+  { from, limit, reason: only = null }: Page & { readonly reason?: string | null | undefined },
+): Promise<LeftOutView> {
   const isLeftOut = `"computerId" = $1 AND jsonb_array_length(reading->'builds') = 0 AND jsonb_array_length(reading->'faults') = 0
      AND jsonb_array_length(coalesce(reading->'presets', '[]'::jsonb)) = 0`;
   const reason = `coalesce(reading->'leftOut'->>'reason', 'no-plugin')`;
@@ -40,9 +55,9 @@ export async function loadLeftOut(db: EntityManager, computerId: ComputerId): Pr
     [computerId],
   );
   const list = await db.query<LeftOutView['list']>(
-    `SELECT path, ${reason} AS reason, reading->'leftOut'->>'of' AS of FROM place WHERE ${isLeftOut}
-     ORDER BY path LIMIT ${String(MOST_LEFT_OUT)}`,
-    [computerId],
+    `SELECT path, ${reason} AS reason, reading->'leftOut'->>'of' AS of FROM place
+     WHERE ${isLeftOut} AND ($2::text IS NULL OR ${reason} = $2) ORDER BY path OFFSET $3 LIMIT $4`,
+    [computerId, only, from, limit],
   );
   return { lookedAt: all.places, counts, list };
 }

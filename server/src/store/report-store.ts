@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import equal from 'fast-deep-equal';
 import type { EntityManager } from 'typeorm';
 import { scanDifference } from '@clever-drawer/core/catalogue/scan-difference';
-import { scanStory } from '@clever-drawer/core/catalogue/scan-story';
+import { keptStory, scanStory } from '@clever-drawer/core/catalogue/scan-story';
 import { cappedBuild, cappedPath } from '@clever-drawer/core/facts/caps';
 import { faultsOfReport, isCovered, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import type { ComputerId } from '@clever-drawer/core/ids';
@@ -46,16 +46,16 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const outcome = outcomeOf(written, story, 0);
   const read = seen.length;
   await db.query(
-    `INSERT INTO scan (id, "computerId", state, folders, progress, "endedAt", outcome, faults, story)
-     VALUES ($1, $2, 'done', $3::jsonb, $4::jsonb, clock_timestamp(), $5::jsonb, $6::jsonb, $7::jsonb)`,
+    `INSERT INTO scan (id, "computerId", state, folders, progress, "endedAt", outcome, problems, story)
+     VALUES ($1, $2, 'done', $3::jsonb, $4::jsonb, clock_timestamp(), $5::jsonb, $6, $7::jsonb)`,
     [
       randomUUID(),
       computerId,
       jsonForDatabase(report.folders),
       JSON.stringify({ found: read, read, current: null }),
       JSON.stringify(outcome),
-      jsonForDatabase(faults),
-      jsonForDatabase(story),
+      faults.length,
+      jsonForDatabase(keptStory(story)),
     ],
   );
   await forgetOldStories(db, computerId);

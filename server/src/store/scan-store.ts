@@ -31,13 +31,12 @@ export const endLostScans = (db: EntityManager): Promise<unknown> =>
 export const endWaitingScans = (db: EntityManager): Promise<unknown> =>
   db.query(`UPDATE scan SET state = 'interrupted', "endedAt" = now() WHERE state = 'waiting'`);
 
-const COLUMNS = `id, state, folders, progress, outcome, jsonb_array_length(faults) AS problems, "startedAt", "endedAt", failure`;
-type ListedRow = Omit<ScanRow, 'faults'> & { readonly problems: number };
+const COLUMNS = `id, state, folders, progress, outcome, problems, "startedAt", "endedAt", failure`;
 
-/** The scans of a computer, newest first; without their problems and stories, which are large and asked for by themselves. */
+/** The scans of a computer, newest first; without their stories, which are large and asked for by themselves. */
 export async function listScans(db: EntityManager, computerId: ComputerId): Promise<ScanView[]> {
   await endLostScans(db);
-  const rows = await db.query<ListedRow[]>(
+  const rows = await db.query<ScanRow[]>(
     `SELECT ${COLUMNS} FROM scan WHERE "computerId" = $1 ORDER BY "startedAt" DESC LIMIT ${String(KEPT)}`,
     [computerId],
   );
@@ -47,7 +46,7 @@ export async function listScans(db: EntityManager, computerId: ComputerId): Prom
 /** A scan by its id; rejects with a problem of 404 when there is none. */
 export async function findScan(db: EntityManager, id: unknown): Promise<ScanView> {
   await endLostScans(db);
-  const [row] = isUuid(id) ? await db.query<ListedRow[]>(`SELECT ${COLUMNS} FROM scan WHERE id = $1`, [id]) : [];
+  const [row] = isUuid(id) ? await db.query<ScanRow[]>(`SELECT ${COLUMNS} FROM scan WHERE id = $1`, [id]) : [];
   if (row === undefined) throw notFound('scan');
   return viewOf(row);
 }
@@ -75,7 +74,7 @@ export async function addScan(db: EntityManager, job: Omit<ScanJob, 'id'>): Prom
   const id = randomUUID();
   const progress = { found: 0, read: 0, current: null };
   const { computerId, wish } = job;
-  await db.insert(ScanRow, { id, computerId, state: 'waiting', folders: [...job.folders], wish, progress, faults: [] });
+  await db.insert(ScanRow, { id, computerId, state: 'waiting', folders: [...job.folders], wish, progress });
   return id;
 }
 
@@ -95,16 +94,16 @@ export async function requestCancel(db: EntityManager, id: string): Promise<void
   await db.update(ScanRow, { id, state: 'running' }, { cancelRequested: true });
 }
 
-/** Signs on with the progress, and learns whether a cancel was asked for. */
+/** Signs on with the progress, and learns whether a cancel was asked for. One that has ended stays as it ended. */
 export async function signOn(db: EntityManager, id: string, progress: ScanRow['progress']): Promise<boolean> {
   const [rows] = await db.query<[{ cancelRequested: boolean }[], number]>(
-    `UPDATE scan SET progress = $2::jsonb, "heartbeatAt" = now() WHERE id = $1 RETURNING "cancelRequested"`,
+    `UPDATE scan SET progress = $2::jsonb, "heartbeatAt" = now() WHERE id = $1 AND state IN ('running', 'interrupted') RETURNING "cancelRequested"`,
     [id, JSON.stringify(progress)],
   );
   return rows[0]?.cancelRequested ?? true;
 }
 
-const viewOf = (row: ListedRow): ScanView => ({
+const viewOf = (row: ScanRow): ScanView => ({
   id: row.id,
   state: row.state,
   folders: row.folders,

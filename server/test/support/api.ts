@@ -8,6 +8,7 @@ import type { DataSource } from 'typeorm';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
+import { Catalogues } from '../../src/jobs/catalogues';
 import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
@@ -63,6 +64,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       log,
       arrivals,
       arranging,
+      catalogues: new Catalogues(),
       here,
       ownData: null,
       users: [],

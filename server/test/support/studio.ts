@@ -9,7 +9,7 @@ import type {
   SavedChange,
   ScanView,
 } from '@clever-drawer/contract/responses';
-import { runScan } from '@clever-drawer/scan/run-scan';
+import { runScan, type ScanResult } from '@clever-drawer/scan/run-scan';
 import { startApi, type Api } from './api';
 
 const PREFIXES =
@@ -19,6 +19,9 @@ export const lv2 = (name: string, kind: string): string =>
 
 export let api: Api;
 let hold: Promise<void> | null = null;
+let spoil: (result: ScanResult) => ScanResult = (result) => result;
+/** Does something to what each scan of a test brings, before it is written down. */
+export const spoilScans = (by: (result: ScanResult) => ScanResult): void => void (spoil = by);
 /** Holds every scan that begins until the promise is kept; null lets them go. */
 export const holdScans = (until: Promise<void> | null): void => void (hold = until);
 export let computer: string;
@@ -54,12 +57,13 @@ export function useStudio(): void {
   beforeAll(async () => {
     api = await startApi(async (folders, options) => {
       await hold;
-      return runScan(folders, options);
+      return spoil(await runScan(folders, options));
     });
   }, 60_000);
   afterAll(() => api.stop());
 
   beforeEach(async () => {
+    spoil = (result) => result;
     await api.empty();
     computer = (await post<{ id: string }>('/computers', { name: 'Music room', system: 'linux' })).body.id;
     plugins = join(api.folder, randomUUID());

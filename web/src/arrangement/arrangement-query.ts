@@ -1,4 +1,4 @@
-import { useIsMutating, useQuery, type QueryClient } from '@tanstack/react-query';
+import { queryOptions, useIsMutating, useQuery, type QueryClient } from '@tanstack/react-query';
 import type { ArrangementView } from '@clever-drawer/contract/responses';
 import { itemNames } from '@clever-drawer/core/chests/item';
 import type { NameOf } from '@clever-drawer/core/chests/plan';
@@ -11,9 +11,9 @@ import { fetched, opened, type WindowState } from './window-state';
 /** The key of a computer's arrangement in this window. */
 export const arrangementKey = (computer: ComputerId) => ['arrangement', computer] as const;
 
-/** Everything arranged, as this window shows it: maybe ahead of the server by what is being saved. */
-export const useArrangement = (computer: ComputerId) =>
-  useQuery({
+/** See useArrangement; to be asked for ahead. */
+export const arrangementQuery = (computer: ComputerId) =>
+  queryOptions({
     queryKey: arrangementKey(computer),
     // The server tells of every change, and the window takes each over by itself.
     staleTime: Infinity,
@@ -24,6 +24,9 @@ export const useArrangement = (computer: ComputerId) =>
       return window === undefined ? opened(view) : fetched(window, view, namesIn(client, computer));
     },
   });
+
+/** Everything arranged, as this window shows it: maybe ahead of the server by what is being saved. */
+export const useArrangement = (computer: ComputerId) => useQuery(arrangementQuery(computer));
 
 /** How many changes of this window are under way. */
 export const useUnderWay = (computer: ComputerId): number => useIsMutating({ mutationKey: queueKey(computer) });

@@ -28,10 +28,10 @@ export interface Changes {
   readonly step: (way: 'undo' | 'redo') => Promise<boolean>;
   /** A chest that the server works out. */
   readonly workOut: (request: RequestOf<'POST /computers/{computer}/worked-out-chests'>) => Promise<boolean>;
-  /** Brings a document in; rejects with ApiError, and nothing is told. */
   /** Brings a session in, a document or a DAWproject's file; rejects with ApiError, and nothing is told. */
   readonly bringSession: (document: object) => Promise<SessionReport>;
-  readonly bringIn: (document: unknown) => Promise<AnswerOf<'POST /computers/{computer}/import'>>;
+  /** Brings a document in, until it is stopped; rejects with ApiError, and nothing is told. */
+  readonly bringIn: (document: unknown, signal: AbortSignal) => Promise<AnswerOf<'POST /computers/{computer}/import'>>;
 }
 
 /** The changes of the computer at hand, in an object that stays the same. */
@@ -44,8 +44,8 @@ let acts = 0;
 
 /** The changes of a computer in the window of a query client. */
 export function changesOf(client: QueryClient, computer: ComputerId): Changes {
-  const ask = <Key extends EndpointKey>(key: Key, body: RequestOf<Key>): Promise<AnswerOf<Key>> =>
-    call(key, { path: { computer }, body, window: windowName(client) } as unknown as Asked<Key>);
+  const ask = <Key extends EndpointKey>(key: Key, body: RequestOf<Key>, signal?: AbortSignal): Promise<AnswerOf<Key>> =>
+    call(key, { path: { computer }, body, window: windowName(client), signal } as unknown as Asked<Key>);
 
   /** Sends an act when its turn comes, and takes over what came of it before the next one goes. Rejects when it could not be done. */
   const send = <T>(
@@ -85,11 +85,11 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         return false;
       },
     );
-  const own = <Key extends ServersOwn>(key: Key, label: string, body: RequestOf<Key>) =>
+  const own = <Key extends ServersOwn>(key: Key, label: string, body: RequestOf<Key>, signal?: AbortSignal) =>
     send(
       { kind: 'other' },
       label,
-      () => ask(key, body),
+      () => ask(key, body, signal),
       (answer): SavedChange => savedIn(answer as SavedChange | ImportReport | SessionReport),
     ).then((answer) => {
       const done = knownIn(client, computer)?.held.history.steps.undo;
@@ -141,7 +141,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     load: (request) =>
       told(own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] })),
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),
-    bringIn: (document) => own('POST /computers/{computer}/import', 'import', document as never),
+    bringIn: (document, signal) => own('POST /computers/{computer}/import', 'import', document as never, signal),
     bringSession: (document) =>
       document instanceof Blob
         ? own('POST /computers/{computer}/dawprojects', 'import a session', document as never)

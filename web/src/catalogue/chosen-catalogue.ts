@@ -9,7 +9,7 @@ import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choice
 import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { useComputer } from '../lib/use-computer';
-import { usePresets, type Catalogue, type Presets } from './queries';
+import { NO_PRESETS, usePresets, type Catalogue, type Presets } from './queries';
 
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen;
@@ -43,8 +43,6 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   const chosen = chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
   return withOwnNames(withChains(chosen, state.chain, chainPart, naming), ownNamesIn(entry));
 }
-
-const NO_PRESETS: Presets = { ids: new Set(), leftOut: 0 };
 
 /** The plugin of an item; undefined for a chain, which is none. */
 export function pluginIn(catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined {

@@ -1,5 +1,6 @@
-import { useQuery, type QueryClient } from '@tanstack/react-query';
+import { queryOptions, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
 import type { CatalogueView, LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
+import type { LeftOutReason } from '@clever-drawer/core/facts/left-out';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { Traits } from '@clever-drawer/core/chests/rule-sources';
@@ -18,6 +19,8 @@ export interface Presets {
   readonly ids: ReadonlySet<ItemId>;
   readonly leftOut: number;
 }
+/** Before they have come, and where there are none. */
+export const NO_PRESETS: Presets = { ids: new Set(), leftOut: 0 };
 export const keys = {
   computers: ['computers'] as const,
   folders: (id: ComputerId) => ['folders', id] as const,
@@ -64,18 +67,38 @@ export const useScans = (id: ComputerId) =>
 /** Whether a scan runs or waits for its turn. */
 export const isUnderWay = (scan: ScanView): boolean => scan.state === 'running' || scan.state === 'waiting';
 
-/** What could not be read at the last scans. */
+/** So many entries of a long list come at once. */
+export const PAGE = 500;
+const nextFrom = (pages: readonly { readonly list: readonly unknown[] }[], total: number): number | undefined => {
+  const shown = pages.reduce((sum, { list }) => sum + list.length, 0);
+  return shown < total ? shown : undefined;
+};
+
+/** What could not be read at the last scans, part by part. */
 export const useProblems = (id: ComputerId) =>
-  useQuery({
+  useInfiniteQuery({
     queryKey: keys.problems(id),
-    queryFn: () => call('GET /computers/{computer}/problems', { path: { computer: id } }),
+    initialPageParam: 0,
+    queryFn: ({ pageParam: from }) =>
+      call('GET /computers/{computer}/problems', { path: { computer: id }, query: { from, limit: PAGE } }),
+    getNextPageParam: ({ total }, pages) => nextFrom(pages, total),
   });
 
-/** What scans looked at and left out. */
+/** What scans looked at and left out, counted by reason. */
 export const useLeftOut = (id: ComputerId) =>
   useQuery({
     queryKey: keys.leftOut(id),
-    queryFn: () => call('GET /computers/{computer}/left-out', { path: { computer: id } }),
+    queryFn: () => call('GET /computers/{computer}/left-out', { path: { computer: id }, query: { limit: 0 } }),
+  });
+
+/** What scans left out for one reason, part by part. */
+export const useLeftOutFor = (id: ComputerId, reason: LeftOutReason) =>
+  useInfiniteQuery({
+    queryKey: [...keys.leftOut(id), reason],
+    initialPageParam: 0,
+    queryFn: ({ pageParam: from }) =>
+      call('GET /computers/{computer}/left-out', { path: { computer: id }, query: { reason, from, limit: PAGE } }),
+    getNextPageParam: ({ counts }, pages) => nextFrom(pages, counts.find((one) => one.reason === reason)?.count ?? 0),
   });
 
 const ARRIVALS_MS = 5000;
@@ -103,9 +126,9 @@ export const useStory = (scan: string, wanted: boolean) =>
     enabled: wanted,
   });
 
-/** All plugins, as they were worked out. */
-export const useCatalogue = (id: ComputerId) =>
-  useQuery({
+/** See useCatalogue; to be asked for ahead. */
+export const catalogueQuery = (id: ComputerId) =>
+  queryOptions({
     queryKey: keys.catalogue(id),
     // The server tells of every change; and to compare tens of thousands of plugins field by field costs more than it saves.
     staleTime: Infinity,
@@ -117,6 +140,9 @@ export const useCatalogue = (id: ComputerId) =>
     },
   });
 
+/** All plugins, as they were worked out. */
+export const useCatalogue = (id: ComputerId) => useQuery(catalogueQuery(id));
+
 /** The presets that a computer has, as items; they come when the catalogue is there already. */
 export const usePresets = (id: ComputerId) =>
   useQuery({
@@ -126,7 +152,8 @@ export const usePresets = (id: ComputerId) =>
     queryFn: async (): Promise<Presets> => {
       const { presets, leftOut } = await call('GET /computers/{computer}/presets', { path: { computer: id } });
       const ids = presets.map(({ pluginId, bank, name }) => itemId({ pluginId, preset: presetKey({ bank, name }) }));
-      return { ids: new Set(ids), leftOut };
+      // The very same where there are none: everything is worked out anew when they come.
+      return ids.length === 0 ? NO_PRESETS : { ids: new Set(ids), leftOut };
     },
   });
 

@@ -10,6 +10,8 @@ export interface ScanWish {
   readonly folderIds?: readonly string[];
   readonly paths?: readonly string[];
   readonly again?: boolean;
+  /** Only what could not be read or asked. */
+  readonly problems?: boolean;
 }
 
 /** Starts a scan of some folders or places, or of all when none is named. */
@@ -17,10 +19,10 @@ export function useStartScan() {
   const { id } = useComputer();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ folderIds = [], paths = [], again = false }: ScanWish) =>
+    mutationFn: ({ folderIds = [], paths = [], again = false, problems = false }: ScanWish) =>
       call('POST /computers/{computer}/scans', {
         path: { computer: id },
-        body: { folderIds: [...folderIds], paths: [...paths], again },
+        body: { folderIds: [...folderIds], paths: [...paths], again, problems },
       }),
     onSettled: () => client.invalidateQueries({ queryKey: keys.scans(id) }),
     onError: (error) => toast.error(wordsOf(error)),

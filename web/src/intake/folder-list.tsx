@@ -93,7 +93,9 @@ const NOT_WATCHED_WORDS: Readonly<Record<NonNullable<FolderView['notWatched']>, 
   'too-large': 'Too much lies in it to be watched. Scan it by hand, or add the folders in it that plugins lie in.',
   'no-more-watches':
     'The system watches no more folders for this user. Scan it by hand, or raise the limit (on Linux fs.inotify.max_user_watches).',
-  missing: 'It is not there. Connect the disk that it is on, and switch watching off and on again.',
+  missing: 'It is not there. Connect the disk that it is on; half a minute later it is watched again.',
+  failed:
+    'The system does not let it be watched, or not all of it. Scan it by hand, or switch watching off and on again.',
   refused: 'It is no folder that plugins lie in, and is neither watched nor scanned. Remove it from the list.',
 };
 

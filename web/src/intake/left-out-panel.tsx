@@ -1,15 +1,12 @@
 import clsx from 'clsx';
 import { useState } from 'react';
 import { LEFT_OUT_TEXTS, type LeftOutReason } from '@clever-drawer/core/facts/left-out';
-import type { LeftOutView } from '@clever-drawer/contract/responses';
-import { useLeftOut } from '../catalogue/queries';
+import { PAGE, useLeftOut, useLeftOutFor } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
-import { Failed } from '../parts/empty-note';
+import { Failed, Loading } from '../parts/empty-note';
+import { MoreOf } from '../parts/more-of';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
-
-const FIRST = 100;
-const MORE = 500;
 
 /** What scans looked at and left out: how many for each reason, and which. */
 export function LeftOutPanel() {
@@ -17,7 +14,7 @@ export function LeftOutPanel() {
   const [open, setOpen] = useState<LeftOutReason | null>(null);
   if (leftOut.isError) return <Failed error={leftOut.error} again={() => void leftOut.refetch()} />;
   if (leftOut.data === undefined || leftOut.data.counts.length === 0) return null;
-  const { counts, list, lookedAt } = leftOut.data;
+  const { counts, lookedAt } = leftOut.data;
   const all = counts.reduce((sum, { count }) => sum + count, 0);
   return (
     <section className="panel" aria-labelledby="left-out-title">
@@ -37,7 +34,7 @@ export function LeftOutPanel() {
               {isOpen && (
                 <>
                   <p className="quiet">{why}</p>
-                  <LeftOutList key={reason} list={list.filter((entry) => entry.reason === reason)} count={count} />
+                  <LeftOutList reason={reason} count={count} />
                 </>
               )}
             </li>
@@ -48,9 +45,11 @@ export function LeftOutPanel() {
   );
 }
 
-function LeftOutList({ list, count }: { list: LeftOutView['list']; count: number }) {
-  const [most, setMost] = useState(FIRST);
-  const shown = list.slice(0, most);
+function LeftOutList({ reason, count }: { reason: LeftOutReason; count: number }) {
+  const listed = useLeftOutFor(useComputer().id, reason);
+  if (listed.isError) return <Failed error={listed.error} again={() => void listed.refetch()} />;
+  if (listed.data === undefined) return <Loading what="what was left out" />;
+  const shown = listed.data.pages.flatMap((page) => page.list);
   return (
     <ul className={styles.leftOutPaths}>
       {shown.map(({ path, of }) => (
@@ -64,19 +63,14 @@ function LeftOutList({ list, count }: { list: LeftOutView['list']; count: number
           )}
         </li>
       ))}
-      {shown.length < list.length && (
-        <li>
-          <PlainButton onClick={() => setMost(most + MORE)}>
-            {list.length - most > MORE ? `the next ${String(MORE)} of ` : 'and '}
-            {list.length - shown.length} more
-          </PlainButton>
-        </li>
-      )}
-      {shown.length === list.length && list.length < count && (
-        <li className="quiet">
-          and {count - list.length} more; the scan report (npm run scan -- FOLDER --json report.json) lists them all
-        </li>
-      )}
+      <li>
+        <MoreOf
+          left={count - shown.length}
+          step={PAGE}
+          busy={listed.isFetchingNextPage}
+          more={() => void listed.fetchNextPage()}
+        />
+      </li>
     </ul>
   );
 }

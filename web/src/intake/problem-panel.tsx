@@ -3,15 +3,15 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import type { ReportedProblem } from '@clever-drawer/core/exchange/scan-report';
 import { Failed } from '../parts/empty-note';
-import { useFolders, useProblems } from '../catalogue/queries';
+import { PAGE, useFolders, useProblems } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { useStartScan } from '../catalogue/scanning';
+import { MoreOf } from '../parts/more-of';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
+/** So many are drawn at first; a folder of a hundred thousand broken files must not hold the page. */
 const FIRST = 50;
-/** So many more are drawn with each click: a folder of a hundred thousand broken files must not hold the page. */
-const MORE = 500;
 
 /** The problems that stand, each with its file, its cause, the remedy and "try again". */
 export function ProblemPanel({ busy }: { busy: boolean }) {
@@ -19,28 +19,24 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
   const problems = useProblems(computer.id);
   const folders = useFolders(computer.id).data ?? [];
   const scan = useStartScan();
-  const [most, setMost] = useState(FIRST);
+  const [isOpen, setOpen] = useState(false);
   if (problems.isError) return <Failed error={problems.error} again={() => void problems.refetch()} />;
-  if (problems.data === undefined || problems.data.length === 0) return null;
-  const shown = problems.data.slice(0, most);
-  const left = problems.data.length - shown.length;
-  const again = (those: readonly ReportedProblem[]): void =>
-    scan.mutate({ paths: [...new Set(those.map((one) => one.path))], again: true });
+  const [first] = problems.data?.pages ?? [];
+  if (problems.data === undefined || first === undefined || first.total === 0) return null;
+  const { total } = problems.data.pages.at(-1) ?? first;
+  const all = problems.data.pages.flatMap((page) => page.list);
+  const shown = isOpen ? all : all.slice(0, FIRST);
+  const again = (problem: ReportedProblem): void => scan.mutate({ paths: [problem.path], again: true });
   const inFolders = (path: string): boolean =>
     computer.here && folders.some((folder) => path === folder.path || path.startsWith(`${folder.path}/`));
   return (
     <section className="panel" aria-labelledby="problems-title">
       <div className="panel-head">
         <h2 id="problems-title">
-          Problems <span className="mono quiet">{problems.data.length}</span>
+          Problems <span className="mono quiet">{total}</span>
         </h2>
         {computer.here && (
-          <Button
-            size="sm"
-            variant="outline-primary"
-            disabled={busy}
-            onClick={() => again(problems.data.filter((one) => inFolders(one.path)))}
-          >
+          <Button size="sm" variant="outline-primary" disabled={busy} onClick={() => scan.mutate({ problems: true })}>
             Try all again
           </Button>
         )}
@@ -55,7 +51,7 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
             <div className="quiet">
               {problem.remedy}{' '}
               {inFolders(problem.path) && (
-                <PlainButton disabled={busy} onClick={() => again([problem])} aria-label={`Try ${problem.path} again`}>
+                <PlainButton disabled={busy} onClick={() => again(problem)} aria-label={`Try ${problem.path} again`}>
                   Try again
                 </PlainButton>
               )}
@@ -63,11 +59,12 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
           </li>
         ))}
       </ul>
-      {left > 0 && (
-        <PlainButton onClick={() => setMost(most + MORE)}>
-          {left > MORE ? `the next ${String(MORE)} of ${String(left)} more` : `and ${String(left)} more`}
-        </PlainButton>
-      )}
+      <MoreOf
+        left={total - shown.length}
+        step={isOpen ? PAGE : all.length - shown.length}
+        busy={problems.isFetchingNextPage}
+        more={() => (isOpen || all.length <= FIRST ? void problems.fetchNextPage() : setOpen(true))}
+      />
     </section>
   );
 }

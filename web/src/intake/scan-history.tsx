@@ -56,7 +56,7 @@ export function ScanHistory({ scans }: { scans: readonly ScanView[] }) {
               {open === scan.id && (
                 <tr>
                   <td colSpan={2 + COLUMNS.length}>
-                    {scan.failure === null ? <StoryList scan={scan.id} /> : <p>{scan.failure}</p>}
+                    {scan.failure === null ? <StoryList scan={scan} /> : <p>{scan.failure}</p>}
                   </td>
                 </tr>
               )}

@@ -129,7 +129,7 @@ function Ended({ scan }: { scan: ScanView }) {
               <span className="quiet"> {scan.outcome.unchanged} places had not changed and were not read again</span>
             )}
           </p>
-          {open && <StoryList scan={scan.id} />}
+          {open && <StoryList scan={scan} />}
         </>
       )}
     </section>

@@ -1,11 +1,11 @@
 import clsx from 'clsx';
 import { useState } from 'react';
-import type { ScanStory } from '@clever-drawer/contract/responses';
+import type { ScanStory, ScanView } from '@clever-drawer/contract/responses';
 import type { EventKind } from '@clever-drawer/core/catalogue/scan-story';
 import { Failed, Loading } from '../parts/empty-note';
 import { useStory } from '../catalogue/queries';
 import { FACT_WORDS } from '../catalogue/fact-words';
-import { PlainButton } from '../parts/plain-button';
+import { MoreOf } from '../parts/more-of';
 import styles from './intake.module.css';
 
 const TITLES: Readonly<Record<EventKind, string>> = {
@@ -17,28 +17,31 @@ const TITLES: Readonly<Record<EventKind, string>> = {
   recovered: 'Can be read again',
 };
 const FIRST = 8;
+const MORE = 500;
 
 /** What a scan did to each build and place, kind by kind. */
-export function StoryList({ scan }: { scan: string }) {
-  const story = useStory(scan, true);
+export function StoryList({ scan: { id, outcome } }: { scan: Pick<ScanView, 'id' | 'outcome'> }) {
+  const story = useStory(id, true);
   if (story.isError) return <Failed error={story.error} again={() => void story.refetch()} />;
   if (story.data === undefined) return <Loading what="what the scan found" />;
   if (story.data.length === 0) return <p className="quiet">Nothing had changed since the scan before.</p>;
   const kinds = (Object.keys(TITLES) as EventKind[])
     .map((kind) => ({ kind, events: story.data.filter((event) => event.kind === kind) }))
     .filter(({ events }) => events.length > 0);
-  return kinds.map(({ kind, events }) => <Events key={kind} title={TITLES[kind]} events={events} />);
+  return kinds.map(({ kind, events }) => (
+    <Events key={kind} title={TITLES[kind]} events={events} count={outcome?.[kind] ?? events.length} />
+  ));
 }
 
-function Events({ title, events }: { title: string; events: ScanStory }) {
-  const [all, showAll] = useState(false);
+function Events({ title, events, count }: { title: string; events: ScanStory; count: number }) {
+  const [most, setMost] = useState(FIRST);
   return (
     <>
       <h3>
-        {title} <span className="mono quiet">{events.length}</span>
+        {title} <span className="mono quiet">{count}</span>
       </h3>
       <ul className="story">
-        {(all ? events : events.slice(0, FIRST)).map((event, index) => (
+        {events.slice(0, most).map((event, index) => (
           <li key={`${event.path} ${event.name ?? ''} ${String(index)}`}>
             <div className={styles.storyHead}>
               {event.name !== undefined && (
@@ -63,8 +66,9 @@ function Events({ title, events }: { title: string; events: ScanStory }) {
           </li>
         ))}
       </ul>
-      {!all && events.length > FIRST && (
-        <PlainButton onClick={() => showAll(true)}>and {events.length - FIRST} more</PlainButton>
+      <MoreOf left={events.length - most} step={MORE} more={() => setMost(most + MORE)} />
+      {most >= events.length && count > events.length && (
+        <p className="quiet">and {count - events.length} more, which were counted and are not listed</p>
       )}
     </>
   );

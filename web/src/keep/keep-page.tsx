@@ -1,14 +1,17 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { noop, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
 import ProgressBar from 'react-bootstrap/ProgressBar';
 import type { ImportReport } from '@clever-drawer/contract/responses';
+import type { ComputerId } from '@clever-drawer/core/ids';
 import { useChanges } from '../arrangement/changes';
 import { addressOf, ApiError, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
-import { useArrangement } from '../arrangement/arrangement-query';
+import { knownIn, resync, useArrangement } from '../arrangement/arrangement-query';
+import type { StepRef } from '../arrangement/history';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { FileButton } from '../parts/file-button';
+import { PlainButton } from '../parts/plain-button';
 import { UnionPanel } from './union-panel';
 import { UsePanel } from './use-panel';
 import styles from './keep.module.css';
@@ -54,15 +57,29 @@ export function KeepPage() {
   );
 }
 
+const lastStep = (client: QueryClient, computer: ComputerId): StepRef | null =>
+  knownIn(client, computer)?.held.history.steps.undo ?? null;
+
 function ImportPanel() {
   const computer = useComputer();
   const client = useQueryClient();
   const changes = useChanges(computer.id);
   const [{ name, size }, setFile] = useState({ name: '', size: 0 });
+  const stop = useRef<AbortController | null>(null);
   const bringIn = useMutation({
     mutationFn: async (file: File) => {
       setFile(file);
-      return changes.bringIn(await parse(file));
+      const { signal } = (stop.current = new AbortController());
+      const before = lastStep(client, computer.id);
+      try {
+        return await changes.bringIn(await parse(file), signal);
+      } catch (error) {
+        if (!signal.aborted) throw error;
+        // It may have been saved at that very moment: what stands is fetched, and tells.
+        await resync(client, computer.id).catch(noop);
+        const last = lastStep(client, computer.id);
+        return last?.label.startsWith('import ') === true && last.number !== before?.number ? 'too-late' : 'cancelled';
+      }
     },
     onSettled: () => client.invalidateQueries({ queryKey: keys.catalogue(computer.id) }),
   });
@@ -83,6 +100,7 @@ function ImportPanel() {
             <b>{name}</b>, {Math.round(size / 100_000) / 10} MB, is read and checked. Everything else can be used
             meanwhile.
           </span>
+          <PlainButton onClick={() => stop.current?.abort()}>Cancel the import</PlainButton>
         </div>
       )}
       {bringIn.isError && (
@@ -101,7 +119,21 @@ function ImportPanel() {
           )}
         </div>
       )}
-      {bringIn.isSuccess && <Report report={bringIn.data} />}
+      {typeof bringIn.data === 'string' ? (
+        <p role="status" className={styles.reading}>
+          {bringIn.data === 'cancelled' ? (
+            <span>
+              The import of <b>{name}</b> was cancelled; nothing was changed.
+            </span>
+          ) : (
+            <span>
+              <b>{name}</b> had been imported before it could be cancelled. Undo takes it back.
+            </span>
+          )}
+        </p>
+      ) : (
+        bringIn.data !== undefined && <Report report={bringIn.data} />
+      )}
     </section>
   );
 }

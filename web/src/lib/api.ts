@@ -15,6 +15,8 @@ export class ApiError extends Error {
 /** What goes along with a request: values of its path, what is asked behind it, what is sent (a file as it is), and the window that asks. */
 export type Asked<Key extends EndpointKey> = {
   readonly window?: string;
+  /** Ends the request: it rejects then, and the server gives up what it has not saved. */
+  readonly signal?: AbortSignal;
 } & (keyof PathOf<Key> extends never ? { readonly path?: undefined } : { readonly path: PathOf<Key> }) &
   (QueryOf<Key> extends undefined ? { readonly query?: undefined } : { readonly query?: Partial<QueryOf<Key>> }) &
   (RequestOf<Key> extends undefined ? { readonly body?: Blob } : { readonly body: RequestOf<Key> });
@@ -22,7 +24,11 @@ export type Asked<Key extends EndpointKey> = {
 /** Asks the server by an endpoint of its table. Rejects with ApiError. */
 export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>): Promise<AnswerOf<Key>> {
   const [method = ''] = key.split(' ');
-  const { body, window } = asked as { readonly body?: unknown; readonly window?: string };
+  const { body, window, signal } = asked as {
+    readonly body?: unknown;
+    readonly window?: string;
+    readonly signal?: AbortSignal;
+  };
   let response: Response;
   try {
     const isFile = body instanceof Blob;
@@ -32,9 +38,11 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
         ...(window === undefined ? {} : { 'x-window': window }),
         'content-type': isFile ? 'application/octet-stream' : 'application/json',
       },
+      ...(signal === undefined ? {} : { signal }),
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
     });
   } catch {
+    if (signal?.aborted === true) throw new ApiError(0, 'It was cancelled.');
     throw new ApiError(
       0,
       'Clever Drawer is not running. Start it again, then go on here. Everything that was saved is still there.',

@@ -1,7 +1,6 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { UnionReport } from '@clever-drawer/contract/responses';
-import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { ScanEvent } from '@clever-drawer/core/catalogue/scan-story';
 import type { ScanOutcome, ScanState } from '@clever-drawer/contract/responses';
 
@@ -45,11 +44,12 @@ export class FolderRow {
   @Column('boolean', { default: true }) watches: boolean;
 }
 
-/** A scan of everything drops what lies outside of all folders; `again` reads and asks anew what has not changed; `places` are single ones. */
+/** A scan of everything drops what lies outside of all folders; `again` reads and asks anew what has not changed, `problems` only what could not be read or asked; `places` are single ones. */
 export interface ScanWish {
   readonly places?: readonly string[];
   readonly everything?: boolean;
   readonly again?: boolean;
+  readonly problems?: boolean;
 }
 
 /** One scan: its state lives here and not in the process, so that any server process can tell and cancel it. */
@@ -66,7 +66,8 @@ export class ScanRow {
   @Column('timestamptz', { default: () => 'now()' }) startedAt: Date;
   @Column('timestamptz', { nullable: true }) endedAt: Date | null;
   @Column('jsonb', { nullable: true }) outcome: ScanOutcome | null;
-  @Column('jsonb', { default: [] }) faults: Fault[];
+  /** How many problems it met. */
+  @Column('integer', { default: 0 }) problems: number;
   /** What it is to do besides its folders. */
   @Column('jsonb', { default: {} }) wish: ScanWish;
   /** What happened to each build and place; large, and only read when it is looked at. */

@@ -9,6 +9,8 @@ import { PresetsInDrawers1770000000000 } from './1770000000000-presets-in-drawer
 import { Exceptions1771000000000 } from './1771000000000-exceptions.js';
 import { SplitDrawers1772000000000 } from './1772000000000-split-drawers.js';
 import { UseAndChains1773000000000 } from './1773000000000-use-and-chains.js';
+import { CountingLoads1774000000000 } from './1774000000000-counting-loads.js';
+import { CountedProblems1775000000000 } from './1775000000000-counted-problems.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -22,4 +24,6 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   Exceptions1771000000000,
   SplitDrawers1772000000000,
   UseAndChains1773000000000,
+  CountingLoads1774000000000,
+  CountedProblems1775000000000,
 ];

@@ -1,0 +1,73 @@
+import type { EntityManager } from 'typeorm';
+import type { CatalogueView } from '@clever-drawer/contract/responses';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { answersTo } from '../database/answers-to.js';
+import { lastLoad, loadCounts } from '../store/load-store.js';
+import { revisionsOf } from '../store/studio-store.js';
+import { keptPlugins, workedCatalogue, type WorkedCatalogue } from '../store/worked-catalogue.js';
+import { Kept } from './kept.js';
+import { LetGo } from './let-go.js';
+
+type Counts = Awaited<ReturnType<typeof loadCounts>>;
+
+/**
+ * The catalogue as it was last worked out, so that it is not worked out anew for each view; its revision in the database says whether it still holds. There is
+ * one of it, that of the computer that was asked for last, and it is let go when nobody has asked for a while.
+ */
+export class Catalogues {
+  private readonly worked = new Kept<WorkedCatalogue>();
+  private readonly counts = new Kept<Counts>();
+  private readonly quiet = new LetGo(() => this.letGo());
+
+  constructor(private readonly workOut = workedCatalogue) {}
+
+  /**
+   * The whole catalogue of the studio as a computer has it, by name, as it was worked out: with the builds that are on this computer. A plugin that no computer
+   * has is in it as long as something refers to it. Not to be asked in a transaction that has changed the catalogue itself.
+   */
+  async of(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
+    const { catalogueRevision: revision, arrangementRevision } = await revisionsOf(db);
+    this.quiet.asked();
+    const [{ firstArrival, plugins, elsewhere }, counts] = await answersTo(db, [
+      () => this.workedOut(db, computerId, revision),
+      () => this.counted(db, computerId, `${String(arrangementRevision)} ${String(revision)}`),
+    ] as const);
+    const kept = elsewhere === 0 ? null : await keptPlugins(db);
+    const shown = kept === null ? plugins : plugins.filter((one) => one.builds.length > 0 || kept.has(one.id));
+    return {
+      revision,
+      firstArrival,
+      plugins: shown.map((plugin) => {
+        const count = counts.get(plugin.id);
+        return count === undefined ? plugin : { ...plugin, loads: count.loads, lastLoad: count.lastLoad };
+      }),
+    };
+  }
+
+  /** Lets go of what is remembered. */
+  close(): void {
+    this.quiet.close();
+    this.letGo();
+  }
+
+  private letGo(): void {
+    this.worked.letGo();
+    this.counts.letGo();
+  }
+
+  /** How often each was loaded: counted anew when something was loaded, taken back, or belongs to another plugin now. A step of any kind may have done that. */
+  private async counted(db: EntityManager, computerId: ComputerId, revisions: string): Promise<Counts> {
+    const of = `${computerId} ${revisions} ${await lastLoad(db, computerId)}`;
+    return this.counts.get(db, of, () => loadCounts(db, computerId));
+  }
+
+  private workedOut(db: EntityManager, computerId: ComputerId, revision: number): Promise<WorkedCatalogue> {
+    return this.worked.get(
+      db,
+      `${computerId} ${String(revision)}`,
+      () => this.workOut(db, computerId),
+      // What was read while the catalogue changed may belong to neither: it serves who asked, and is told to be old.
+      async () => (await revisionsOf(db)).catalogueRevision === revision,
+    );
+  }
+}

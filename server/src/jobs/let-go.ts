@@ -1,0 +1,20 @@
+const QUIET_MS = 10 * 60_000;
+
+/** Lets something go when nobody has asked for it for ten minutes. */
+export class LetGo {
+  private timer: NodeJS.Timeout | null = null;
+
+  constructor(private readonly act: () => void) {}
+
+  /** Somebody has asked: it is kept for a while again. */
+  asked(): void {
+    this.close();
+    this.timer = setTimeout(this.act, QUIET_MS).unref();
+  }
+
+  /** Nothing is to be let go any more. */
+  close(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+  }
+}

@@ -1,0 +1,141 @@
+import type { EntityManager } from 'typeorm';
+import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
+import { buildKey } from '@clever-drawer/core/identity/build-key';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { compareNames, joined } from '@clever-drawer/core/text/words';
+import type { BuildView, PluginView } from '@clever-drawer/contract/responses';
+import { answersTo } from '../database/answers-to.js';
+import { inOrder } from './build-order.js';
+import { loadWorkedOut } from './catalogue-rows.js';
+import { ISO } from './load-store.js';
+
+/** The catalogue of the studio as a computer has it, as it was worked out; nothing of what was loaded, which goes on changing. */
+export interface WorkedCatalogue {
+  /** When the first plugin of all was met, as JSON writes it; null for none. */
+  readonly firstArrival: string | null;
+  /** By name, with the builds that are on this computer. Also those that it never had; how often each was loaded is not looked up. */
+  readonly plugins: readonly PluginView[];
+  /** Those that this computer never had. */
+  readonly elsewhere: number;
+}
+
+/** Works the catalogue of a computer out from what the tables hold. */
+export async function workedCatalogue(db: EntityManager, computerId: ComputerId): Promise<WorkedCatalogue> {
+  const [plugins, arrivals, builds] = await answersTo(db, [
+    () => loadWorkedOut(db),
+    () => loadArrivals(db, computerId),
+    () => buildsOfCatalogue(db, computerId),
+  ] as const);
+  const own = ownOf(builds);
+  const views = plugins.map((plugin): PluginView => {
+    const { builds: all, names } = own.get(plugin.id) ?? NONE;
+    const sorted = all.length < 2 ? all : inOrder(all);
+    const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = plugin;
+    return {
+      id,
+      name,
+      vendor,
+      role,
+      roleGrade,
+      types,
+      typeGrade,
+      contradictions,
+      found: sorted.some((build) => build.found),
+      arrivedAt: arrivals.get(plugin.id) ?? '',
+      loads: 0,
+      lastLoad: null,
+      calledToo: otherNames(name, names),
+      builds: sorted,
+    };
+  });
+  const firstArrival = [...arrivals.values()].reduce<string | null>(
+    (first, at) => (first === null || at < first ? at : first),
+    null,
+  );
+  return {
+    firstArrival,
+    plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)),
+    elsewhere: views.length - own.size,
+  };
+}
+
+/** Plugins that some computer has, or that stand in a drawer, on a tray, in a slot or in a chain. */
+export async function keptPlugins(db: EntityManager): Promise<ReadonlySet<string>> {
+  const rows = await db.query<{ pluginId: string }[]>(
+    `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
+     UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL UNION SELECT "pluginId" FROM chain_part`,
+  );
+  return new Set(rows.map((row) => row.pluginId));
+}
+
+type BuildOfCatalogue = Omit<BuildView, 'key'> &
+  Pick<BuildFacts, 'identifier' | 'name'> & { readonly pluginId: string };
+
+const buildsOfCatalogue = (db: EntityManager, computerId: ComputerId): Promise<BuildOfCatalogue[]> =>
+  db.query<BuildOfCatalogue[]>(
+    `SELECT id, "pluginId", found, facts->>'format' AS format, facts->>'identifier' AS identifier, facts->>'name' AS name, facts->'architectures' AS architectures,
+            facts->>'version' AS version, facts->>'path' AS path,
+            facts->>'asked' IS NOT DISTINCT FROM 'failed' AS failed, jsonb_array_length(facts->'pictures') AS pictures, (facts->>'audioOutputs')::int AS outputs,
+            coalesce((facts->>'sidechainInputs')::int > 0, false) AS sidechain
+     FROM build WHERE "computerId" = $1`,
+    [computerId],
+  );
+
+interface Own {
+  readonly builds: BuildView[];
+  readonly names: string[];
+}
+const NONE: Own = { builds: [], names: [] };
+
+/** The builds of each plugin, and the names that they give it. */
+function ownOf(rows: readonly BuildOfCatalogue[]): ReadonlyMap<string, Own> {
+  const all = new Map<string, Own>();
+  for (const row of rows) {
+    const own = all.get(row.pluginId);
+    if (own === undefined) all.set(row.pluginId, { builds: [viewOf(row)], names: [row.name] });
+    else {
+      own.builds.push(viewOf(row));
+      if (!own.names.includes(row.name)) own.names.push(row.name);
+    }
+  }
+  return all;
+}
+
+/** Field by field: to spread a hundred thousand objects takes a second. */
+const viewOf = (row: BuildOfCatalogue): BuildView => ({
+  id: row.id,
+  found: row.found,
+  format: row.format,
+  architectures: row.architectures,
+  version: row.version,
+  path: row.path,
+  failed: row.failed,
+  pictures: row.pictures,
+  outputs: row.outputs,
+  sidechain: row.sidechain,
+  key: buildKey(row),
+});
+
+/** So many further names of a plugin are kept to be found by; a plugin of many variants has one for each. */
+const MOST_NAMES = 6;
+
+/** Names that read otherwise than the shown one. */
+function otherNames(name: string, given: readonly string[]): string[] {
+  // Most plugins have one name, and it is the one that is shown.
+  if (given.length === 0 || (given.length === 1 && given[0] === name)) return [];
+  const shown = joined(name);
+  return given
+    .filter((one) => joined(one) !== shown)
+    .sort()
+    .slice(0, MOST_NAMES);
+}
+
+/** When each plugin was first met on a computer. */
+async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
+  const rows = await db.query<{ id: string; arrivedAt: string }[]>(
+    `SELECT "pluginId" AS id, to_char(min("arrivedAt") AT TIME ZONE 'UTC', ${ISO}) AS "arrivedAt"
+     FROM build WHERE "computerId" = $1 GROUP BY 1`,
+    [computerId],
+  );
+  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt]));
+}
