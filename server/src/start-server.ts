@@ -11,6 +11,8 @@ import type { Room } from '@clever-drawer/scan/ask/room';
 import { thisSystem } from '@clever-drawer/scan/this-system';
 import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { isSignInNeeded, openSignIn } from './http/sign-in.js';
+import { makeAhead } from './http/tagged.js';
+import { PackedAnswers } from './http/packed-answers.js';
 import { readBodyApart } from './http/read-body-apart.js';
 import { readProjectApart } from './jobs/read-project.js';
 import { createApp } from './app.js';
@@ -98,6 +100,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     undo.push(() => Promise.resolve(arranging.close()));
     const catalogues = new Catalogues();
     undo.push(() => Promise.resolve(catalogues.close()));
+    const packed = new PackedAnswers();
+    undo.push(() => Promise.resolve(packed.close()));
     cluster?.onChange((isThere) => {
       log.warn(isThere ? 'the database runs again' : 'the database ended, and is started again');
       arranging.tellDatabase(isThere);
@@ -127,6 +131,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       arrivals,
       arranging,
       catalogues,
+      packed,
       here,
       ownData,
       presentFolders: (system: System) => (system === thisSystem() ? presentFolders(around(system)) : []),
@@ -143,10 +148,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     void arrivals.look();
     // Nor for the first list, which is worked out while the page is still being opened.
     const at = here.id();
-    if (at !== null) {
-      void catalogues.of(source.manager, asId<ComputerId>(at)).catch(() => undefined);
-      void arranging.look(at, () => Promise.resolve()).catch(() => undefined);
-    }
+    if (at !== null) void makeAhead(context, asId<ComputerId>(at)).catch(() => undefined);
     const address = signs === null ? url : `${url}/?code=${signs.code}`;
     return { url, address, key: signs?.key ?? null, stop };
   } catch (error) {

@@ -137,11 +137,12 @@ describe('the questions of the ribbons', () => {
     of: (id) => (id === 'Plate' ? [d('Space')] : []),
     isByRule: () => false,
   };
+  const FILED = Uint8Array.from([1, 0, 0, 0]);
   const values = (facet: { values: readonly string[]; of: readonly (readonly number[])[] }) =>
     facet.of.map((own) => own.map((number) => facet.values[number]));
 
   it('each plugin has its states; nothing that is set aside is left to file', () => {
-    expect(values(arrangedFacets(CATALOGUE, STATE, places).state)).toEqual([
+    expect(values(arrangedFacets(CATALOGUE, STATE, FILED).state)).toEqual([
       ['filed'],
       ['to-file', 'new'],
       ['to-file', 'not-found'],
@@ -155,7 +156,7 @@ describe('the questions of the ribbons', () => {
     expect(values(role)[2]).toEqual(['unknown']);
   });
   it('trays, drawers and tags', () => {
-    expect(values(arrangedFacets(CATALOGUE, STATE, places).tray)).toEqual([['1'], ['1'], ['none'], ['none']]);
+    expect(values(arrangedFacets(CATALOGUE, STATE, FILED).tray)).toEqual([['1'], ['1'], ['none'], ['none']]);
     expect(values(drawerFacet(CATALOGUE, places))).toEqual([['Space'], ['none'], ['none'], ['none']]);
     expect(values(tagFacet(CATALOGUE))[3]).toEqual(['dark']);
   });

@@ -39,17 +39,27 @@ function comparerOf(criterion: Criterion, { formats }: Preference): Comparer {
   }
 }
 
+const orders = new WeakMap<Preference, Comparer>();
+
+/** How a rule orders two builds; equal ones in order of path. Made once for each rule. */
+export function preferenceOrder(preference: Preference): Comparer {
+  let order = orders.get(preference);
+  if (order === undefined) {
+    const comparers = preference.criteria.map((criterion) => comparerOf(criterion, preference));
+    order = (a, b) => {
+      for (const compare of comparers) {
+        const first = compare(a, b);
+        if (first !== 0) return first;
+      }
+      return compareNames(a.path, b.path);
+    };
+    orders.set(preference, order);
+  }
+  return order;
+}
+
 /** Builds in the order in which they are preferred; equal ones in order of path. */
-export function byPreference<B extends Rankable>(
+export const byPreference = <B extends Rankable>(
   builds: readonly B[],
   preference: Preference = STANDARD_PREFERENCE,
-): B[] {
-  const comparers = preference.criteria.map((criterion) => comparerOf(criterion, preference));
-  return [...builds].sort((a, b) => {
-    for (const compare of comparers) {
-      const order = compare(a, b);
-      if (order !== 0) return order;
-    }
-    return compareNames(a.path, b.path);
-  });
-}
+): B[] => [...builds].sort(preferenceOrder(preference));

@@ -1,6 +1,6 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { Grade } from '../catalogue/evidence.js';
-import { byPreference, STANDARD_PREFERENCE, type Preference } from '../catalogue/preference.js';
+import { preferenceOrder, STANDARD_PREFERENCE, type Preference } from '../catalogue/preference.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { ItemId, PluginId } from '../ids.js';
@@ -48,7 +48,7 @@ export const preferenceOf = (state: Pick<Arrangement, 'preference'>): Preference
 
 // A plugin that the producer said nothing new of stays the very same object, so that what was worked out from it still holds.
 interface Remembered {
-  readonly of: readonly unknown[];
+  readonly words: Words;
   readonly plugin: unknown;
 }
 const remembered = new WeakMap<object, Remembered>();
@@ -62,21 +62,35 @@ export function withChoices<B extends Ranked, P extends Choosable<B>>(
   state: ChoosingRows,
 ): (P & Chosen)[] {
   const preference = preferenceOf(state);
+  const { size } = state.aside;
   return plugins.map((plugin) => {
-    const choice = state.choice.get(plugin.id);
-    const preferred = state.preferredBuild.get(plugin.id);
-    const naming = state.naming.get(plugin.id) ?? null;
-    const aside = state.aside.get(plugin.id) ?? null;
-    const asideBuilds = state.aside.size === 0 ? [] : plugin.builds.map((build) => state.aside.get(build.id));
-    const of = [preference, choice, preferred, naming, aside, ...asideBuilds];
+    const words: Words = {
+      preference,
+      choice: state.choice.get(plugin.id),
+      preferred: state.preferredBuild.get(plugin.id),
+      naming: state.naming.get(plugin.id) ?? null,
+      aside: state.aside.get(plugin.id) ?? null,
+      asideBuilds: size === 0 ? NONE : plugin.builds.map((build) => state.aside.get(build.id)),
+    };
     const known = remembered.get(plugin);
-    if (known?.of.length === of.length && known.of.every((one, at) => one === of[at]))
-      return known.plugin as P & Chosen;
-    const chosen = choose<B, P>(plugin, { preference, choice, preferred, naming, aside, asideBuilds });
-    remembered.set(plugin, { of, plugin: chosen });
+    if (known !== undefined && isSame(known.words, words)) return known.plugin as P & Chosen;
+    const chosen = choose<B, P>(plugin, words);
+    remembered.set(plugin, { words, plugin: chosen });
     return chosen;
   });
 }
+
+const NONE: readonly never[] = [];
+
+const isSame = (one: Words, other: Words): boolean =>
+  one.preference === other.preference &&
+  one.choice === other.choice &&
+  one.preferred === other.preferred &&
+  one.naming === other.naming &&
+  one.aside === other.aside &&
+  (one.asideBuilds === other.asideBuilds ||
+    (one.asideBuilds.length === other.asideBuilds.length &&
+      one.asideBuilds.every((aside, at) => aside === other.asideBuilds[at])));
 
 interface Words {
   readonly preference: Preference;
@@ -89,24 +103,31 @@ interface Words {
 
 function choose<B extends Ranked, P extends Choosable<B>>(plugin: P, words: Words): P & Chosen {
   const { preference, choice, preferred, naming, aside, asideBuilds } = words;
-  const away = new Set(asideBuilds.filter((one) => one !== undefined).map((one) => one.id));
+  const away = asideBuilds.length === 0 ? NOBODY : new Set(asideBuilds.flatMap((one) => one?.id ?? []));
   const builds = ranked(plugin.builds, preference, preferred?.buildId ?? null, away);
-  const there = builds.filter((build) => build.found);
-  const [first] = there;
-  const allAway = there.length > 0 && there.every((build) => away.has(build.id));
-  const buildAside = allAway ? (asideBuilds.find((one) => one?.id === first?.id) ?? null) : null;
   return {
     ...plugin,
     givenName: plugin.name,
     name: naming?.nickname ?? plugin.name,
     naming,
-    aside: aside ?? buildAside,
+    aside: aside ?? (away.size === 0 ? null : asideOf(builds, asideBuilds)),
     builds,
     preset: null,
-    ...(choice?.vendor == null ? {} : { vendor: choice.vendor }),
-    ...(choice?.role == null ? {} : { role: choice.role, roleGrade: 'chosen' as const }),
-    ...(choice?.types == null ? {} : { types: choice.types, typeGrade: 'chosen' as const }),
+    vendor: choice?.vendor ?? plugin.vendor,
+    role: choice?.role ?? plugin.role,
+    roleGrade: choice?.role == null ? plugin.roleGrade : 'chosen',
+    types: choice?.types ?? plugin.types,
+    typeGrade: choice?.types == null ? plugin.typeGrade : 'chosen',
   };
+}
+
+const NOBODY: ReadonlySet<string> = new Set();
+
+/** Why a plugin is set aside by its builds: when all that are there are, as the preferred one is. */
+function asideOf(builds: readonly Ranked[], asides: Words['asideBuilds']): Aside | null {
+  const there = builds.filter((build) => build.found);
+  const ofThem = there.map((build) => asides.find((aside) => aside?.id === build.id));
+  return ofThem.every((aside) => aside !== undefined) ? (ofThem[0] ?? null) : null;
 }
 
 function ranked<B extends Ranked>(
@@ -118,5 +139,10 @@ function ranked<B extends Ranked>(
   if (builds.length < 2) return builds;
   const place = (build: B): number =>
     (build.found ? 0 : 4) + (away.has(build.id) ? 2 : 0) + (build.id === chosen ? 0 : 1);
-  return byPreference(builds, preference).sort((a, b) => place(a) - place(b));
+  const inOrder = preferenceOrder(preference);
+  const order = (a: B, b: B): number => place(a) - place(b) || inOrder(a, b);
+  // Most stand in it as they come.
+  return builds.every((build, at) => at === 0 || order(builds[at - 1] as B, build) <= 0)
+    ? builds
+    : [...builds].sort(order);
 }

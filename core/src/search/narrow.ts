@@ -13,22 +13,20 @@ export interface Narrowed {
   readonly counts: readonly (readonly number[])[];
 }
 
-/** Makes a facet out of the values of each item. */
-export function facetOf(items: readonly (readonly string[])[]): Facet {
+/** Makes a facet out of the values of each item: one, or a list. Fastest where items of the same values share the very same list. */
+export function facetOf(items: readonly (string | readonly string[])[]): Facet {
   const numbers = new Map<string, number>();
-  const lists = new Map<string, readonly number[]>();
+  // Most items share their few values with many others: one list of numbers serves them all.
+  const lists = new Map<string | readonly string[], readonly number[]>();
+  const numbersOf = (values: readonly string[]): readonly number[] =>
+    values.map((value) => {
+      let number = numbers.get(value);
+      if (number === undefined) numbers.set(value, (number = numbers.size));
+      return number;
+    });
   const of = items.map((values) => {
-    // Most items share their few values with many others: one list serves them all.
-    const key = values.length === 1 ? (values[0] ?? '') : values.join('\n');
-    let list = lists.get(key);
-    if (list === undefined) {
-      list = values.map((value) => {
-        let number = numbers.get(value);
-        if (number === undefined) numbers.set(value, (number = numbers.size));
-        return number;
-      });
-      lists.set(key, list);
-    }
+    let list = lists.get(values);
+    if (list === undefined) lists.set(values, (list = numbersOf(typeof values === 'string' ? [values] : values)));
     return list;
   });
   return { values: [...numbers.keys()], of };
@@ -48,26 +46,31 @@ export function narrow(
     if (values.length === 0) return null;
     return new Set(values.map((value) => facet.values.indexOf(value)));
   });
+  const asksAny = asked.some((set) => set !== null);
   const counts = facets.map((facet) => new Array<number>(facet.values.length).fill(0));
   const passing = new Uint32Array(found.length);
   let count = 0;
   for (const item of found) {
     let [failed, only] = [0, -1];
-    for (let at = 0; at < facets.length && failed < 2; at++) {
-      const set = asked[at];
-      if (set == null) continue;
-      const values = facets[at]?.of[item] ?? [];
-      if (values.some((value) => set.has(value))) continue;
-      failed++;
-      only = at;
-    }
+    if (asksAny)
+      for (let at = 0; at < facets.length && failed < 2; at++) {
+        const set = asked[at];
+        if (set == null) continue;
+        const values = facets[at]?.of[item] ?? [];
+        if (values.some((value) => set.has(value))) continue;
+        failed++;
+        only = at;
+      }
     if (failed > 1) continue;
     if (failed === 0) passing[count++] = item;
     for (let at = 0; at < facets.length; at++) {
       if (failed === 1 && at !== only) continue;
-      const own = counts[at];
-      if (own === undefined) continue;
-      for (const value of facets[at]?.of[item] ?? []) own[value] = (own[value] ?? 0) + 1;
+      const [own, values] = [counts[at], facets[at]?.of[item]];
+      if (own === undefined || values === undefined) continue;
+      for (let place = 0; place < values.length; place++) {
+        const value = values[place] as number;
+        own[value] = (own[value] ?? 0) + 1;
+      }
     }
   }
   return { passing: passing.subarray(0, count), counts };

@@ -70,4 +70,5 @@ export const joined = (name: string): string => fold(name).replace(/[^\p{L}\p{N}
 const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
 
 /** Order of names as people expect it: without regard to case and accents, numbers as numbers. */
-export const compareNames = (a: string, b: string): number => collator.compare(a, b) || (a < b ? -1 : a > b ? 1 : 0);
+export const compareNames = (a: string, b: string): number =>
+  a === b ? 0 : collator.compare(a, b) || (a < b ? -1 : 1);

@@ -9,12 +9,10 @@ import {
   type RequestOf,
 } from '@clever-drawer/contract/api-of';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
-import { computerIdOf } from '../store/computer-store.js';
-import { lastLoad } from '../store/load-store.js';
-import { revisionsOf } from '../store/studio-store.js';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
 import { refuseUnclean } from './clean.js';
+import { answerTagged } from './tagged.js';
 
 /** One request as a handler gets it: checked, and with the window that asks as it names itself (it is not told of its own changes). */
 export interface Call<Key extends EndpointKey> {
@@ -38,8 +36,6 @@ const LARGEST_JSON = '32mb';
 const LARGEST_BYTES = '8mb';
 /** Bytes of a request from which on it is read and checked apart. */
 const LARGE = 262_144;
-/** Goes up when an answer of the same revisions changes its form. */
-const ANSWER_FORM = 3;
 
 /** The routes of the whole table: each checks what is sent, hands it to its handler, and answers as the table says. */
 export function serve(context: Context, handlers: Handlers<EndpointKey>): Router {
@@ -93,8 +89,7 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
         : Buffer.isBuffer(sent)
           ? await context.readLarge(key, sent, gone)
           : checked(shape, sent);
-    if (tagged === true && (await isAsItWas(context, request, response))) return;
-    const answered = await handler({
+    const call: Call<Key> = {
       path: request.params as PathOf<Key>,
       query: (query === undefined ? undefined : checked(query, request.query)) as QueryOf<Key>,
       body: body as RequestOf<Key>,
@@ -102,26 +97,14 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
       gone,
       request,
       response,
-    });
+    };
+    if (tagged === true) {
+      await answerTagged(context, request, response, () => handler(call) as Promise<object>);
+      return;
+    }
+    const answered = await handler(call);
     if (isMedia(answer)) return;
     if (answer === null) response.status(status).end();
     else response.status(status).json(answered);
   };
-}
-
-/** Puts the tag of the studio's revisions and of the last load on the answer; when that is what the asker has already, says so and is done (RFC 9110, 13.1.2). */
-async function isAsItWas({ source }: Context, request: Request, response: Response): Promise<boolean> {
-  const id = await computerIdOf(source.manager, request.params.computer);
-  const { arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
-  // What is handed over to a music program is a load that changes neither of them.
-  const loaded = await lastLoad(source.manager, id);
-  // Weak: the same content, maybe with its fields in another order. Made before the answer, so that it never promises too much.
-  const tag = `"${[ANSWER_FORM, arrangementRevision, catalogueRevision, loaded].join('.')}"`;
-  response.set('ETag', `W/${tag}`);
-  response.set('Cache-Control', 'private, no-cache');
-  const asked = request.get('if-none-match') ?? '';
-  // Compared weakly, as RFC 9110 wants it here: with or without the W/ in front.
-  if (!asked.split(',').some((one) => one.trim().replace(/^W\//, '') === tag)) return false;
-  response.status(304).end();
-  return true;
 }

@@ -7,6 +7,7 @@ import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import type { PackedAnswers } from '../http/packed-answers.js';
 import type { SignIn } from '../http/sign-in.js';
 import type { Arranging } from '../jobs/arranging.js';
 import type { Catalogues } from '../jobs/catalogues.js';
@@ -22,6 +23,8 @@ export interface Context {
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
   readonly catalogues: Catalogues;
+  /** Lists as they were last sent. */
+  readonly packed: PackedAnswers;
   readonly here: Here;
   /** Where the application keeps its own data; null when that is in a database elsewhere. */
   readonly ownData: string | null;

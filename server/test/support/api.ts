@@ -8,6 +8,7 @@ import type { DataSource } from 'typeorm';
 import { STANDARD_LIMITS } from '@clever-drawer/scan/ask/asker';
 import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
+import { PackedAnswers } from '../../src/http/packed-answers';
 import { Catalogues } from '../../src/jobs/catalogues';
 import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
@@ -65,6 +66,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arrivals,
       arranging,
       catalogues: new Catalogues(),
+      packed: new PackedAnswers(),
       here,
       ownData: null,
       users: [],

@@ -34,9 +34,10 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
     const isFile = body instanceof Blob;
     response = await fetch(addressOf(key, asked as never), {
       method,
+      // A question without headers of its own is answered by what the browser has fetched ahead.
       headers: {
         ...(window === undefined ? {} : { 'x-window': window }),
-        'content-type': isFile ? 'application/octet-stream' : 'application/json',
+        ...(body === undefined ? {} : { 'content-type': isFile ? 'application/octet-stream' : 'application/json' }),
       },
       ...(signal === undefined ? {} : { signal }),
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),

@@ -20,6 +20,7 @@ import {
   NOTHING_ASKED,
   tagFacet,
   loadsFacet,
+  type Filed,
   type Places,
 } from '../ribbons/facets';
 import { isElsewhere } from '../../catalogue/presence';
@@ -56,8 +57,9 @@ export function useListed(
 ): Listed {
   const { drawer, entry, divider, look, trayEntry } = state;
   const places = placesIn(catalogue, drawer, entry, divider, ruled, chest);
+  const filed = filedIn(catalogue, places);
   const fixed = factsOfCatalogue(catalogue);
-  const arranged = factsOfArrangement(catalogue, look, trayEntry, places);
+  const arranged = factsOfArrangement(catalogue, look, trayEntry, filed);
   const loaded = factsOfUse(catalogue, hourOf(Date.now()));
   const { filters, sortBy, down } = view;
   const elsewhere = elsewhereIn(catalogue);
@@ -101,7 +103,7 @@ export function useListed(
     return { plugins: sorted, ids: sorted.map((plugin) => plugin.id) };
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [narrowed, catalogue, sortBy, down, filters.tray, neededPlaces, trayEntry, isUntyped]);
-  const progress = useMemo(() => progressOf(catalogue, places), [catalogue, places]);
+  const progress = useMemo(() => progressOf(catalogue, filed), [catalogue, filed]);
   return {
     ...rows,
     counts: narrowed.counts,
@@ -172,11 +174,11 @@ const numbersIn = memoizeOne(
 );
 
 /** How many of those on this computer that are not set aside stand in a drawer, and how many are left. */
-function progressOf({ plugins }: ChosenCatalogue, places: Places): { filed: number; toFile: number } {
+function progressOf({ plugins }: ChosenCatalogue, isFiled: Filed): { filed: number; toFile: number } {
   let [filed, toFile] = [0, 0];
-  for (const plugin of plugins) {
+  for (const [number, plugin] of plugins.entries()) {
     if (plugin.aside !== null || isElsewhere(plugin)) continue;
-    if (places.has(plugin.id)) filed++;
+    if (isFiled[number] === 1) filed++;
     else toFile++;
   }
   return { filed, toFile };
@@ -187,6 +189,9 @@ const elsewhereIn = memoizeOne(({ plugins }: ChosenCatalogue) => {
   const numbers = new Set(plugins.flatMap((plugin, number) => (isElsewhere(plugin) ? [number] : [])));
   return (number: number): boolean => numbers.has(number);
 });
+const filedIn = memoizeOne(({ plugins }: ChosenCatalogue, places: Places): Filed =>
+  Uint8Array.from(plugins, (plugin) => (places.has(plugin.id) ? 1 : 0)),
+);
 const factsOfCatalogue = memoizeOne(catalogueFacets);
 const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
   factsOfCatalogue(catalogue)
@@ -198,8 +203,8 @@ const HOUR_MS = 3_600_000;
 /** Days are told to the hour, so that the same catalogue isn't counted anew all the time. */
 const hourOf = (now: number): number => Math.floor(now / HOUR_MS) * HOUR_MS;
 const factsOfArrangement = memoizeOne(
-  (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], places: Places) =>
-    arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, places),
+  (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], filed: Filed) =>
+    arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, filed),
 );
 
 function inTrayOrder(plugins: readonly ChosenItem[], state: Arrangement, tray: number): ChosenItem[] {

@@ -99,22 +99,40 @@ export interface CatalogueFacets {
 
 /** The values of the questions that the catalogue alone answers. */
 export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets => ({
-  role: facetOf(plugins.map((plugin) => [plugin.role ?? NOT_KNOWN])),
+  role: facetOf(plugins.map((plugin) => plugin.role ?? NOT_KNOWN)),
   type: facetOf(plugins.map(typesOf)),
-  vendor: facetOf(plugins.map((plugin) => [plugin.vendor ?? NOT_KNOWN])),
+  vendor: facetOf(plugins.map((plugin) => plugin.vendor ?? NOT_KNOWN)),
   format: facetOf(plugins.map(formatsOf)),
 });
 
-function typesOf({ types }: ChosenItem): readonly string[] {
-  if (types.length === 0) return [NOT_KNOWN];
-  return [...new Set([...types, ...types.map((type) => familyValue(familyOf(type)))])];
+/** The same list for the same parts: what is worked out of it once serves all who have it. */
+function shared(
+  make: (parts: readonly string[]) => readonly string[],
+): (parts: readonly string[]) => readonly string[] {
+  const made = new Map<string, readonly string[]>();
+  return (parts) => {
+    const key = parts.length === 1 ? (parts[0] ?? '') : parts.join('\n');
+    let list = made.get(key);
+    if (list === undefined) made.set(key, (list = make(parts)));
+    return list;
+  };
 }
+
+const withFamilies = shared((types) =>
+  types.length === 0
+    ? [NOT_KNOWN]
+    : [...new Set([...types, ...types.map((type) => familyValue(familyOf(type as TypeId)))])],
+);
+const typesOf = ({ types }: ChosenItem): readonly string[] => withFamilies(types);
+
+const sameFormats = shared((formats) => [...formats]);
+const NO_FORMATS: readonly string[] = [];
 
 /** Formats of the builds that are there, each once. */
 export function formatsOf({ builds }: ChosenItem): readonly string[] {
-  const [only] = builds;
-  if (builds.length === 1 && only !== undefined) return only.found ? [only.format] : [];
-  return [...new Set(builds.filter((build) => build.found).map((build) => build.format))];
+  const formats: string[] = [];
+  for (const { found, format } of builds) if (found && !formats.includes(format)) formats.push(format);
+  return formats.length === 0 ? NO_FORMATS : sameFormats(formats);
 }
 
 const DAY_MS = 86_400_000;
@@ -127,14 +145,22 @@ export function loadsFacet({ plugins }: ChosenCatalogue, now: number): Facet {
       .sort(COMPARE_BY.loads)
       .slice(0, MOST_LOADED),
   );
-  const values = ({ lastLoad }: ChosenItem): UseValue[] => {
-    if (lastLoad === null) return ['never'];
+  const values = ({ lastLoad }: ChosenItem): readonly UseValue[] => {
+    if (lastLoad === null) return NEVER;
     const days = (now - Date.parse(lastLoad)) / DAY_MS;
-    if (days <= 30) return ['last-30'];
-    return days > 365 ? ['not-90', 'not-365'] : days > 90 ? ['not-90'] : [];
+    if (days <= 30) return LATELY;
+    return days > 365 ? NOT_FOR_A_YEAR : days > 90 ? NOT_FOR_LONG : NO_USE;
   };
   return facetOf(plugins.map((plugin) => (most.has(plugin) ? ['most', ...values(plugin)] : values(plugin))));
 }
+const NEVER: readonly UseValue[] = ['never'];
+const LATELY: readonly UseValue[] = ['last-30'];
+const NOT_FOR_LONG: readonly UseValue[] = ['not-90'];
+const NOT_FOR_A_YEAR: readonly UseValue[] = ['not-90', 'not-365'];
+const NO_USE: readonly UseValue[] = [];
+
+/** For each plugin by its place in the catalogue: 1 where it stands in a drawer of the chest at hand. */
+export type Filed = Uint8Array;
 
 /** What the arrangement says. */
 export interface ArrangedFacets {
@@ -151,9 +177,10 @@ export interface Places {
 }
 
 export const NOTHING_ASKED: Facet = { values: [], of: [] };
+const NO_TAGS: readonly string[] = [];
 /** The tags of each plugin. */
 export const tagFacet = ({ plugins }: ChosenCatalogue): Facet =>
-  facetOf(plugins.map((plugin) => plugin.naming?.tags ?? []));
+  facetOf(plugins.map((plugin) => plugin.naming?.tags ?? NO_TAGS));
 /** The drawers that each plugin stands in. */
 export const drawerFacet = ({ plugins }: ChosenCatalogue, places: Places): Facet =>
   facetOf(plugins.map((plugin) => (places.has(plugin.id) ? places.of(plugin.id) : NOWHERE)));
@@ -161,12 +188,15 @@ export const drawerFacet = ({ plugins }: ChosenCatalogue, places: Places): Facet
 const NOWHERE: readonly string[] = [NONE];
 
 /** The values of the questions that the arrangement answers. */
-export function arrangedFacets(catalogue: ChosenCatalogue, state: Arrangement, places: Places): ArrangedFacets {
-  const { plugins } = catalogue;
-  const seen = state.look.get(LAST_LOOK)?.at ?? catalogue.firstArrival;
+export function arrangedFacets(
+  { plugins, firstArrival }: ChosenCatalogue,
+  state: Arrangement,
+  isFiled: Filed,
+): ArrangedFacets {
+  const seen = state.look.get(LAST_LOOK)?.at ?? firstArrival;
   const trays = groupsOf(state, 'traysOf');
   return {
-    state: facetOf(plugins.map((plugin) => statesOf(plugin, places.has(plugin.id), seen))),
+    state: facetOf(plugins.map((plugin, number) => statesOf(plugin, isFiled[number] === 1, seen))),
     tray: facetOf(plugins.map((plugin) => trays.get(plugin.id)?.map((entry) => String(entry.tray)) ?? NOWHERE)),
   };
 }
@@ -178,15 +208,23 @@ export const isNew = (plugin: ChosenItem, seen: string | null): boolean =>
 /** The state that a plugin of another computer alone is in. */
 export const ELSEWHERE: State = 'elsewhere';
 
-function statesOf(plugin: ChosenItem, isFiled: boolean, seen: string | null): State[] {
-  if (isElsewhere(plugin)) return [ELSEWHERE];
-  const states: State[] = [];
-  if (isFiled) states.push('filed');
-  else if (plugin.aside === null) states.push('to-file');
-  if (isNew(plugin, seen)) states.push('new');
-  if (plugin.aside !== null) states.push('aside');
-  if (!plugin.found) states.push('not-found');
-  if (plugin.aside?.reason === 'faulty' || plugin.builds.some((build) => build.failed)) states.push('faulty');
-  if (plugin.builds.length > 1) states.push('several');
-  return states;
+const inStates = new Map<number, readonly State[]>();
+
+/** The same list for all that are in the same states. */
+function statesOf(plugin: ChosenItem, isFiled: boolean, seen: string | null): readonly State[] {
+  let states = 0;
+  const add = (state: State): void => void (states |= 1 << STATES.indexOf(state));
+  if (isElsewhere(plugin)) add(ELSEWHERE);
+  else {
+    if (isFiled) add('filed');
+    else if (plugin.aside === null) add('to-file');
+    if (isNew(plugin, seen)) add('new');
+    if (plugin.aside !== null) add('aside');
+    if (!plugin.found) add('not-found');
+    if (plugin.aside?.reason === 'faulty' || plugin.builds.some((build) => build.failed)) add('faulty');
+    if (plugin.builds.length > 1) add('several');
+  }
+  let list = inStates.get(states);
+  if (list === undefined) inStates.set(states, (list = STATES.filter((_state, bit) => (states & (1 << bit)) !== 0)));
+  return list;
 }

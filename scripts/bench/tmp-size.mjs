@@ -1,0 +1,115 @@
+// The largest studio that is thought of: 50,000 plugins in 120,000 builds on ten computers, 1,000 drawers, a million loads. What each list takes, what filing everything takes, and how much memory server and page hold.
+import { existsSync, readFileSync } from 'node:fs';
+import pg from 'pg';
+import { CHROMIUM } from '../lib/browser.mjs';
+import { fill, inPage, shown, watchFrames } from './at-large.mjs';
+import { tell } from './measure.mjs';
+import { withServer } from './own-server.mjs';
+
+const DRAWERS = 1000;
+const COMPUTERS = 10;
+const LOADS = 1_000_000;
+const OF = 'with 50000 plugins, 120000 builds, 1000 drawers and 1000000 loads';
+const LISTS = ['catalogue', 'arrangement', 'uses', 'loaded', 'traits', 'presets', 'plugins', 'drawers', 'vendors'];
+const LIST_LIMIT_MS = 3000;
+const SERVER_LIMIT_MB = 700;
+const PAGE_LIMIT_MB = 300;
+const FIRST_LIMIT_MS = 3000;
+const AGAIN_LIMIT_MS = 2000;
+const FILED_LIMIT_MS = 1500;
+
+export async function benchAtSize() {
+  await withServer(async (url, databaseUrl, process) => {
+    const [computer] = await (await fetch(`${url}/api/computers`)).json();
+    await fill(databaseUrl, computer.id);
+    await grow(databaseUrl, computer.id);
+    for (const list of LISTS) {
+      const began = performance.now();
+      const answer = await fetch(`${url}/api/computers/${computer.id}/${list}`);
+      await answer.arrayBuffer();
+      if (!answer.ok) throw new Error(`${list} was answered with ${answer.status}`);
+      tell(`the list of ${list} is answered ${OF}`, performance.now() - began, 'the limit', LIST_LIMIT_MS);
+    }
+    if (existsSync(CHROMIUM.executablePath)) await measurePage(url, computer.id);
+    if (existsSync(`/proc/${process}/status`)) {
+      const [, kilobytes] = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${process}/status`, 'utf8'));
+      tell(`the most that the server held ${OF}`, kilobytes / 1024, 'the limit', SERVER_LIMIT_MB, 'MB');
+    }
+  });
+}
+
+/** More builds, drawers, computers and loads. */
+export async function grow(url, computer) {
+  const db = new pg.Client(url);
+  await db.connect();
+  await db.query(
+    `INSERT INTO computer (id, name, system) SELECT gen_random_uuid(), 'Computer ' || n, 'linux' FROM generate_series(2, $1::int) AS n`,
+    [COMPUTERS],
+  );
+  const facts = `jsonb_build_object('format', $2::text, 'architectures', '["x86-64"]'::jsonb, 'version', '1.0', 'path', '/more/' || p.id,
+    'asked', NULL, 'pictures', '[]'::jsonb, 'name', p.name, 'vendor', p.vendor)`;
+  await db.query(
+    `INSERT INTO build (id, "computerId", "pluginId", found, facts) SELECT gen_random_uuid(), $1, p.id, true, ${facts} FROM plugin p LIMIT 20000`,
+    [computer, 'CLAP'],
+  );
+  await db.query(
+    `INSERT INTO build (id, "computerId", "pluginId", found, facts)
+     SELECT gen_random_uuid(), c.id, p.id, true, ${facts}
+     FROM (SELECT id, row_number() OVER () AS n FROM computer WHERE id <> $1) c
+     JOIN (SELECT *, row_number() OVER () AS n FROM plugin) p ON p.n % 9 = c.n - 1`,
+    [computer, 'VST3'],
+  );
+  await db.query(
+    `INSERT INTO drawer (id, "chestId", name, "order")
+     SELECT 'e' || n, 'c', 'More ' || n, 'z' || lpad(n::text, 5, '0') || '1' FROM generate_series(1, $1::int) AS n`,
+    [DRAWERS - 300],
+  );
+  await db.query(
+    `INSERT INTO load (id, "computerId", "pluginId", "buildId", "slotId", way, milliseconds, "loadedAt")
+     SELECT gen_random_uuid(), $1, b."pluginId", b.id, '', 'typing', 900, now() - n * interval '1 minute'
+     FROM generate_series(1, $2::int) AS n
+     JOIN (SELECT id, "pluginId", row_number() OVER () AS k FROM build WHERE "computerId" = $1) b ON b.k = 1 + n % 3000`,
+    [computer, LOADS],
+  );
+  await db.query('UPDATE studio SET "arrangementRevision" = 2, "catalogueRevision" = 2');
+  await db.query('ANALYZE');
+  await db.end();
+}
+
+const measurePage = (url, computer) =>
+  inPage(async (page) => {
+    page.setDefaultTimeout(60_000);
+    const rows = page.locator('[data-list] [role=row]').nth(5);
+    const open = async (what, act, limit) => {
+      const began = performance.now();
+      await act();
+      await rows.waitFor();
+      tell(`${what} ${OF}`, performance.now() - began, 'the limit', limit);
+    };
+    await open('the first list', () => page.goto(`${url}/${computer}/sort`), FIRST_LIMIT_MS);
+    await page.waitForTimeout(5000);
+    await open('the list after a reload', () => page.reload(), AGAIN_LIMIT_MS);
+    await page.locator('[data-chest][aria-busy="false"]').waitFor();
+    await page.waitForTimeout(5000);
+    await page.evaluate(watchFrames);
+    await page.locator('[data-list]').focus();
+    await page.keyboard.press('Control+a');
+    await page.waitForTimeout(1000);
+    await page.keyboard.press('f');
+    await page.keyboard.type('More 7', { delay: 50 });
+    await page.waitForTimeout(500);
+    const filed = await shown(
+      page,
+      () => page.keyboard.press('Enter'),
+      `/file 50/.test(document.querySelector(".status-line").innerText)`,
+      20_000,
+    );
+    tell(`all 50000 are filed at once, shown ${OF}`, filed, 'the limit', FILED_LIMIT_MS);
+    const saving = performance.now();
+    await page.locator('.status-line', { hasText: 'all saved' }).waitFor({ timeout: 60_000 });
+    tell(`that is saved ${OF}`, filed + performance.now() - saving, 'the limit', FILED_LIMIT_MS);
+    const session = await page.context().newCDPSession(page);
+    await session.send('HeapProfiler.collectGarbage');
+    const { usedSize } = await session.send('Runtime.getHeapUsage');
+    tell(`what the page holds ${OF}`, usedSize / 1_048_576, 'the limit', PAGE_LIMIT_MB, 'MB');
+  });

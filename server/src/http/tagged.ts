@@ -1,0 +1,52 @@
+/** Answers that bear the tag of what they hang on: the studio's revisions and the last load. RFC 9110, 8.8.3 and 13.1.2. */
+import type { Request, Response } from 'express';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import type { Context } from '../routes/context.js';
+import { computerIdOf } from '../store/computer-store.js';
+import { lastLoad } from '../store/load-store.js';
+import { revisionsOf } from '../store/studio-store.js';
+
+/** Goes up when an answer of the same revisions changes its form. */
+const ANSWER_FORM = 3;
+
+/** The tag of what a computer's lists hang on now. Made before the answer, so that it never promises too much. */
+export async function tagOf({ source }: Pick<Context, 'source'>, computer: unknown): Promise<string> {
+  const id = await computerIdOf(source.manager, computer);
+  const { arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
+  // What is handed over to a music program is a load that changes neither of them.
+  const loaded = await lastLoad(source.manager, id);
+  return `"${[ANSWER_FORM, arrangementRevision, catalogueRevision, loaded].join('.')}"`;
+}
+
+/** Answers under the tag of now: "as it was" when that is what the asker has already, else what `make` brings, kept in packed form. */
+export async function answerTagged(
+  context: Context,
+  request: Request,
+  response: Response,
+  make: () => Promise<object>,
+): Promise<void> {
+  const tag = await tagOf(context, request.params.computer);
+  // Weak: the same content, maybe with its fields in another order.
+  response.set('ETag', `W/${tag}`);
+  response.set('Cache-Control', 'private, no-cache');
+  const asked = request.get('if-none-match') ?? '';
+  // Compared weakly, as RFC 9110 wants it here: with or without the W/ in front.
+  if (asked.split(',').some((one) => one.trim().replace(/^W\//, '') === tag)) {
+    response.status(304).end();
+    return;
+  }
+  if (!request.acceptsEncodings('gzip')) {
+    response.json(await make());
+    return;
+  }
+  const bytes = await context.packed.of(request.originalUrl, tag, make);
+  response.set('Content-Encoding', 'gzip').vary('Accept-Encoding').type('json').send(bytes);
+}
+
+/** Makes ahead what a page of plugins asks for first. */
+export async function makeAhead(context: Context, computer: ComputerId): Promise<void> {
+  const { source, catalogues, packed, arranging } = context;
+  const address = `/api/computers/${computer}/catalogue`;
+  await packed.of(address, await tagOf(context, computer), () => catalogues.of(source.manager, computer));
+  await arranging.look(computer, () => Promise.resolve());
+}
