@@ -123,6 +123,13 @@ export const API = {
     tagged: true,
     problems: NO_COMPUTER,
   },
+  'GET /computers/{computer}/catalogue/columns': {
+    summary: 'The same column by column, as the page fetches it: half as long.',
+    status: 200,
+    answer: answers.catalogueColumns,
+    tagged: true,
+    problems: NO_COMPUTER,
+  },
   'GET /computers/{computer}/traits': {
     summary:
       'What rules can ask of plugins besides what the catalogue says: descriptions, channels, notes, presets, use.',

@@ -99,14 +99,39 @@ test('when the database ends the page says that it is started again, and goes on
 });
 
 test('a page that can not read its data says so and tries again', async ({ page }) => {
-  await page.route('**/catalogue', (route) =>
+  await page.route('**/catalogue/columns', (route) =>
     route.fulfill({ status: 500, contentType: 'application/problem+json', body: '{"detail":"Something went wrong."}' }),
   );
   await page.goto(await placeOf('sort'));
   await expect(page.getByRole('alert')).toContainText('Something went wrong.');
-  await page.unroute('**/catalogue');
+  await page.unroute('**/catalogue/columns');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByRole('row').nth(3)).toBeVisible();
+});
+
+test('what a page of plugins shows first is fetched once, while its code is still on its way (HTML, "preload")', async ({
+  page,
+}) => {
+  for (const place of ['sort', 'load'] as const) {
+    await page.goto(await placeOf(place));
+    await expect(page.getByRole('main')).toBeVisible();
+    const fetched = await page.evaluate(() =>
+      (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+        .filter(({ name }) => /\/(columns|arrangement)$/.test(name))
+        .map(({ name, initiatorType }) => `${name.replace(/.*\//, '')} ${initiatorType}`)
+        .sort(),
+    );
+    expect(fetched).toEqual(['arrangement link', 'columns link']);
+  }
+});
+
+test('a part of the page that can not be fetched says so', async ({ page }) => {
+  await page.route('**/assets/keep-page-*.js', (route) => route.abort());
+  await page.goto(await placeOf('keep'));
+  await expect(page.getByRole('alert')).toContainText('This part of the page could not be fetched.');
+  await page.unroute('**/assets/keep-page-*.js');
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Export' }).or(page.getByRole('main')).first()).toBeVisible();
 });
 
 test('drawers by keyboard: inner ones, renamed, put inside, moved back, in the order of Alt and arrows', async ({

@@ -56,7 +56,7 @@ const PLUGIN_PAGE = /^\/([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})\/(?:sort|l
 function askedFirst(path: string): string[] {
   const [, computer] = PLUGIN_PAGE.exec(path) ?? [];
   if (computer === undefined) return [];
-  return ['catalogue', 'arrangement'].map(
+  return ['catalogue/columns', 'arrangement'].map(
     (list) => `</api/computers/${computer}/${list}>; rel=preload; as=fetch; crossorigin=anonymous`,
   );
 }

@@ -1,6 +1,6 @@
-import { noop, useQueryClient } from '@tanstack/react-query';
+import { noop, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { useEffect, useState, type ComponentType } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Toaster } from 'sonner';
 import { EmptyNote, Failed, Loading } from './parts/empty-note';
@@ -15,14 +15,38 @@ import { TopBar } from './frame/top-bar';
 import { ComputerContext } from './lib/use-computer';
 import { useStored } from './lib/use-stored';
 
-const fetchSort = () => import('./sort/sort-page');
-const fetchLoad = () => import('./load/load-page');
-const fetchPick = () => import('./pick/pick-page');
-const IntakePage = lazy(() => import('./intake/intake-page').then((module) => ({ default: module.IntakePage })));
-const SortPage = lazy(() => fetchSort().then((module) => ({ default: module.SortPage })));
-const LoadPage = lazy(() => fetchLoad().then((module) => ({ default: module.LoadPage })));
-const KeepPage = lazy(() => import('./keep/keep-page').then((module) => ({ default: module.KeepPage })));
-const PickPage = lazy(() => fetchPick().then((module) => ({ default: module.PickPage })));
+type Place = 'intake' | 'sort' | 'load' | 'keep' | 'pick';
+
+const PAGES: Readonly<Record<Place, () => Promise<ComponentType>>> = {
+  intake: async () => (await import('./intake/intake-page')).IntakePage,
+  sort: async () => (await import('./sort/sort-page')).SortPage,
+  load: async () => (await import('./load/load-page')).LoadPage,
+  keep: async () => (await import('./keep/keep-page')).KeepPage,
+  pick: async () => (await import('./pick/pick-page')).PickPage,
+};
+/** The places that show plugins as soon as they are opened. */
+const OF_PLUGINS: ReadonlySet<string> = new Set<Place>(['sort', 'load', 'pick']);
+
+/** The code of a place. A query, since React holds back for a third of a second what Suspense has waited for. */
+const pageQuery = (place: Place) =>
+  queryOptions({
+    queryKey: ['page', place],
+    staleTime: Infinity,
+    gcTime: Infinity,
+    queryFn: () =>
+      PAGES[place]().catch(() => {
+        throw new Error(
+          'This part of the page could not be fetched. Start Clever Drawer again if it has ended, then reload the page.',
+        );
+      }),
+  });
+
+function Page({ place }: { place: Place }) {
+  const page = useQuery(pageQuery(place));
+  if (page.isError) return <Failed error={page.error} again={() => void page.refetch()} />;
+  if (page.data === undefined) return <Loading what="the page" />;
+  return <page.data />;
+}
 
 const LAST = 'computer';
 
@@ -42,22 +66,22 @@ export function App() {
 }
 
 /** Asks for what a page of plugins shows while the computers are still asked for: most often the computer of the address, or of the last visit, is there. */
-function useAhead(id: string | null, fetchPage: (() => Promise<unknown>) | undefined): void {
+function useAhead(id: string | null, place: string): void {
   const client = useQueryClient();
   useEffect(() => {
-    if (id === null || id === '' || fetchPage === undefined) return;
+    if (id === null || id === '' || !OF_PLUGINS.has(place)) return;
     // What fails here is asked for again by the page, which tells of it.
     client.query(catalogueQuery(asId<ComputerId>(id))).catch(noop);
     client.query(arrangementQuery(asId<ComputerId>(id))).catch(noop);
-    fetchPage().catch(noop);
-  }, [client, id, fetchPage]);
+    client.query(pageQuery(place as Place)).catch(noop);
+  }, [client, id, place]);
 }
 
 /** Where a visit begins: the computer of the last one, in Sort; in Intake while its catalogue is empty. */
 function ToLastComputer() {
   const computers = useComputers();
   const [lastId] = useStored(LAST);
-  useAhead(lastId, fetchSort);
+  useAhead(lastId, 'sort');
   if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
   const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
@@ -75,7 +99,7 @@ function PickAtLast() {
   useTheme();
   const computers = useComputers();
   const [lastId] = useStored(LAST);
-  useAhead(lastId, fetchPick);
+  useAhead(lastId, 'pick');
   if (computers.isError) return <Failed error={computers.error} again={() => void computers.refetch()} />;
   if (computers.data === undefined) return <Loading what="the studio" />;
   const last = computers.data.find((one) => one.id === lastId) ?? computers.data[0];
@@ -87,9 +111,7 @@ function PickAtLast() {
     );
   return (
     <ComputerContext value={last}>
-      <Suspense fallback={<Loading what="the plugins" />}>
-        <PickPage key={last.id} />
-      </Suspense>
+      <Page key={last.id} place="pick" />
     </ComputerContext>
   );
 }
@@ -98,7 +120,7 @@ function AtComputer() {
   const { computer: id = '', '*': rest = '' } = useParams();
   const computers = useComputers();
   const place = rest.split('/')[0] ?? 'sort';
-  useAhead(id, { sort: fetchSort, load: fetchLoad }[place]);
+  useAhead(id, place);
   const computer = computers.data?.find((one) => one.id === id);
   const [keysShown, showKeys] = useState(false);
   const [lastId, keepLast] = useStored(LAST);
@@ -117,15 +139,12 @@ function AtComputer() {
       <KeyMap shown={keysShown} close={() => showKeys(false)} />
       <CommonKeys computer={computer.id} showKeys={() => showKeys(true)} />
       <KeepGoing key={`${computer.id}/${place}`}>
-        <Suspense fallback={<Loading what="the page" />}>
-          <Routes>
-            <Route path="intake" element={<IntakePage key={computer.id} />} />
-            <Route path="sort" element={<SortPage key={computer.id} />} />
-            <Route path="load" element={<LoadPage key={computer.id} />} />
-            <Route path="keep" element={<KeepPage key={computer.id} />} />
-            <Route path="*" element={<Navigate replace to={`/${computer.id}/sort`} />} />
-          </Routes>
-        </Suspense>
+        <Routes>
+          {(['intake', 'sort', 'load', 'keep'] as const).map((one) => (
+            <Route key={one} path={one} element={<Page key={`${computer.id}/${one}`} place={one} />} />
+          ))}
+          <Route path="*" element={<Navigate replace to={`/${computer.id}/sort`} />} />
+        </Routes>
       </KeepGoing>
     </ComputerContext>
   );

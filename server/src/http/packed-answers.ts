@@ -87,10 +87,17 @@ export function* jsonParts(answer: object): Generator<string> {
     yield `${before}${JSON.stringify(name)}:`;
     before = ',';
     if (Array.isArray(value)) yield* partsOfList(value);
+    else if (isLarge(value)) yield* jsonParts(value);
     else yield JSON.stringify(value);
   }
   yield before === '{' ? '{}' : '}';
 }
+
+/** A thing that holds long lists itself. */
+const isLarge = (value: unknown): value is object =>
+  typeof value === 'object' &&
+  value !== null &&
+  Object.values(value).some((inner) => Array.isArray(inner) && inner.length > PART);
 
 function* partsOfList(list: readonly unknown[]): Generator<string> {
   yield '[';

@@ -1,5 +1,6 @@
 /** Answers that bear the tag of what they hang on: the studio's revisions and the last load. RFC 9110, 8.8.3 and 13.1.2. */
 import type { Request, Response } from 'express';
+import { toColumns } from '@clever-drawer/contract/columns';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { Context } from '../routes/context.js';
 import { computerIdOf } from '../store/computer-store.js';
@@ -46,7 +47,8 @@ export async function answerTagged(
 /** Makes ahead what a page of plugins asks for first. */
 export async function makeAhead(context: Context, computer: ComputerId): Promise<void> {
   const { source, catalogues, packed, arranging } = context;
-  const address = `/api/computers/${computer}/catalogue`;
-  await packed.of(address, await tagOf(context, computer), () => catalogues.of(source.manager, computer));
+  const address = `/api/computers/${computer}/catalogue/columns`;
+  const make = async () => toColumns(await catalogues.of(source.manager, computer));
+  await packed.of(address, await tagOf(context, computer), make);
   await arranging.look(computer, () => Promise.resolve());
 }

@@ -1,4 +1,5 @@
 import { isAbsolute, resolve } from 'node:path';
+import { toColumns } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
@@ -30,7 +31,7 @@ type Keys =
   | `${'GET' | 'POST'} /computers/{computer}/folders`
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | 'GET /computers/{computer}/proposed-folders'
-  | `GET /computers/{computer}/${'catalogue' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
+  | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
   root: (path) => `${path} is a whole disk. Add the folders on it that plugins lie in; Intake proposes the usual ones.`,
@@ -114,6 +115,9 @@ export function computerHandlers({
     },
 
     'GET /computers/{computer}/catalogue': async ({ path }) => catalogues.of(db, await computerIdOf(db, path.computer)),
+
+    'GET /computers/{computer}/catalogue/columns': async ({ path }) =>
+      toColumns(await catalogues.of(db, await computerIdOf(db, path.computer))),
 
     'GET /computers/{computer}/traits': async ({ path }) => loadTraits(db, await computerIdOf(db, path.computer)),
     'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),

@@ -1,5 +1,6 @@
 import { queryOptions, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
-import type { CatalogueView, LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
+import { fromColumns } from '@clever-drawer/contract/columns';
+import type { LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
 import type { LeftOutReason } from '@clever-drawer/core/facts/left-out';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
@@ -134,7 +135,7 @@ export const catalogueQuery = (id: ComputerId) =>
     staleTime: Infinity,
     structuralSharing: false,
     queryFn: async (): Promise<Catalogue> => {
-      const view: CatalogueView = await call('GET /computers/{computer}/catalogue', { path: { computer: id } });
+      const view = fromColumns(await call('GET /computers/{computer}/catalogue/columns', { path: { computer: id } }));
       const { plugins } = view;
       return { ...view, byId: new Map(plugins.map((plugin) => [plugin.id, plugin])) };
     },
