@@ -10,13 +10,26 @@ const DRAWERS = 1000;
 const COMPUTERS = 10;
 const LOADS = 1_000_000;
 const OF = 'with 50000 plugins, 120000 builds, 1000 drawers and 1000000 loads';
-const LISTS = ['catalogue', 'arrangement', 'uses', 'loaded', 'traits', 'presets', 'plugins', 'drawers', 'vendors'];
+const LISTS = [
+  'catalogue',
+  'catalogue/columns',
+  'arrangement',
+  'uses',
+  'loaded',
+  'traits',
+  'presets',
+  'plugins',
+  'drawers',
+  'vendors',
+];
 const LIST_LIMIT_MS = 3000;
 const SERVER_LIMIT_MB = 700;
 const PAGE_LIMIT_MB = 300;
 const FIRST_LIMIT_MS = 3000;
 const AGAIN_LIMIT_MS = 2000;
 const FILED_LIMIT_MS = 1500;
+const IMPORT_LIMIT_MS = 20_000;
+const OTHERS_LIMIT_MS = 100;
 
 export async function benchAtSize() {
   await withServer(async (url, databaseUrl, process) => {
@@ -31,11 +44,37 @@ export async function benchAtSize() {
       tell(`the list of ${list} is answered ${OF}`, performance.now() - began, 'the limit', LIST_LIMIT_MS);
     }
     if (existsSync(CHROMIUM.executablePath)) await measurePage(url, computer.id);
+    await measureImport(`${url}/api/computers/${computer.id}`);
     if (existsSync(`/proc/${process}/status`)) {
       const [, kilobytes] = /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${process}/status`, 'utf8'));
       tell(`the most that the server held ${OF}`, kilobytes / 1024, 'the limit', SERVER_LIMIT_MB, 'MB');
     }
   });
+}
+
+/** Brings all that is arranged in once more, under another name, and asks for something small again and again meanwhile. */
+async function measureImport(api) {
+  const document = await (await fetch(`${api}/export`)).json();
+  for (const chest of document.chests) chest.name = `${chest.name} again`;
+  const body = JSON.stringify(document);
+  const headers = { 'content-type': 'application/json' };
+  let [longest, isDone] = [0, false];
+  const began = performance.now();
+  const brought = fetch(`${api}/import`, { method: 'POST', headers, body }).then(async (answer) => {
+    await answer.arrayBuffer();
+    isDone = true;
+    if (!answer.ok) throw new Error(`the import was answered with ${answer.status}`);
+  });
+  while (!isDone) {
+    const asked = performance.now();
+    await (await fetch(`${api}/scans`)).arrayBuffer();
+    longest = Math.max(longest, performance.now() - asked);
+    await new Promise((done) => setTimeout(done, 10));
+  }
+  await brought;
+  const of = `${(body.length / 1e6).toFixed(0)} MB are brought in ${OF}`;
+  tell(of, performance.now() - began, 'the limit', IMPORT_LIMIT_MS);
+  tell(`the longest that others waited while ${of}`, longest, 'the limit', OTHERS_LIMIT_MS);
 }
 
 /** More builds, drawers, computers and loads. */

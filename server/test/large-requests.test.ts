@@ -1,14 +1,18 @@
 /** Large requests and answers: read apart from everything else, compressed, and answered in a word when nothing has changed. */
 import { gunzipSync } from 'node:zlib';
 import { request } from 'node:http';
+import fc from 'fast-check';
 import type { ArrangementView, ProblemDetails } from '@clever-drawer/contract/responses';
 import { emptyArrangement, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
+import type { Stepwise } from '@clever-drawer/core/stepwise';
 import { asId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
+import { parcelsOf, Unpacking, type Parcel } from '../src/http/parcels';
 import { readBodyApart } from '../src/http/read-body-apart';
+import { inBetween } from '../src/in-between';
 import { startApi, type Api } from './support/api';
 
 let api: Api;
@@ -51,6 +55,10 @@ function largeDocument() {
   return exportArrangement(full, new Map(known), 'Music room', new Date());
 }
 
+interface Row {
+  readonly id: string;
+}
+
 /** Asks as a browser does, and gives the bytes as they come over the line. */
 const bytesOf = (path: string, accept: string): Promise<{ encoding: string | undefined; bytes: Buffer }> =>
   new Promise((resolve, reject) => {
@@ -65,6 +73,56 @@ const bytesOf = (path: string, accept: string): Promise<{ encoding: string | und
     asked.end();
   });
 
+describe('parcels', () => {
+  const together = (parcels: readonly Parcel[]): unknown => {
+    const unpacking = new Unpacking();
+    // As a thread hands them over: copied, so that nothing of the one side is the other's.
+    for (const parcel of structuredClone(parcels)) unpacking.take(parcel);
+    return unpacking.value;
+  };
+  it('whatever was sent is there again', () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), (value) => {
+        expect(together([...parcelsOf(value)])).toEqual(value);
+      }),
+      { seed: 20261126 },
+    );
+  });
+  it('what is large comes in many, however it is nested, in its order, and with names of every kind', () => {
+    const lines = (from: number) =>
+      Array.from({ length: 9000 }, (_, n) => ({ at: from + n, note: 'x'.repeat(n % 300) }));
+    const value: unknown = JSON.parse(
+      JSON.stringify({
+        first: lines(0),
+        deep: [{ name: 'a', inner: [{ lines: lines(1) }, 2] }, lines(2), [], 'end'],
+        none: null,
+      }).replace('"name"', '"__proto__"'),
+    );
+    const parcels = [...parcelsOf(value)];
+    expect(parcels.length).toBeGreaterThan(10);
+    expect(Math.max(...parcels.map((parcel) => JSON.stringify(parcel).length))).toBeLessThan(
+      JSON.stringify(value).length / 5,
+    );
+    expect(JSON.stringify(together(parcels))).toBe(JSON.stringify(value));
+  });
+});
+
+it('others are answered between the steps of long work', async () => {
+  let answered = 0;
+  const others = setInterval(() => answered++, 1);
+  function* work(): Stepwise<string> {
+    for (let step = 0; step < 60; step++) {
+      const until = performance.now() + 2;
+      while (performance.now() < until);
+      yield;
+    }
+    return 'done';
+  }
+  expect(await inBetween(work())).toBe('done');
+  clearInterval(others);
+  expect(answered).toBeGreaterThan(10);
+});
+
 it('a large document comes in whole; what is large goes out compressed, to who takes that (RFC 9110, 12.5.3)', async () => {
   const document = largeDocument();
   expect(JSON.stringify(document).length).toBeGreaterThan(262_144);
@@ -77,6 +135,17 @@ it('a large document comes in whole; what is large goes out compressed, to who t
   expect(small.bytes.length * 4).toBeLessThan(plain.bytes.length);
   const { entry } = JSON.parse(plain.bytes.toString()) as { entry: readonly unknown[] };
   expect(entry).toHaveLength(COUNT);
+  // Written by several statements, and taken back and done again as one step.
+  for (const [way, left] of [
+    ['undo', 0],
+    ['redo', COUNT],
+  ] as const) {
+    expect((await api.call('POST', `/computers/${computer}/${way}`, {})).status).toBe(200);
+    const now = JSON.parse((await bytesOf(path, 'identity')).bytes.toString()) as { entry: readonly unknown[] };
+    expect(now.entry).toHaveLength(left);
+    const named = (list: readonly unknown[]) => new Map((list as readonly Row[]).map((row) => [row.id, row]));
+    if (left > 0) expect(named(now.entry)).toEqual(named(entry));
+  }
 });
 
 it('a large one that does not fit is refused as a small one is, with the place in it', async () => {

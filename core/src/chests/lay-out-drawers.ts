@@ -1,4 +1,5 @@
 import type { ChestId, DrawerId } from '../ids.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Rule } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
@@ -26,39 +27,53 @@ export interface DrawerPlan {
 }
 
 /** The edits that make drawers in an empty chest or drawer, outer before inner; a plugin named twice in a drawer is put in once. */
-export function layOutDrawers(
+export const layOutDrawers = (
   plans: readonly DrawerPlan[],
   chestId: ChestId,
   parentId: DrawerId | null,
   newDrawerId: () => DrawerId,
-): Edit[] {
+): Edit[] => {
+  const edits: Edit[] = [];
+  atOnce(layOutStepwise(plans, chestId, parentId, newDrawerId, (edit) => edits.push(edit)));
+  return edits;
+};
+
+/** The same step by step; `tell` gets each edit. */
+export function* layOutStepwise(
+  plans: readonly DrawerPlan[],
+  chestId: ChestId,
+  parentId: DrawerId | null,
+  newDrawerId: () => DrawerId,
+  tell: (edit: Edit) => void,
+): Stepwise<void> {
   const orders = keysBefore([], null, plans.length);
-  return plans.flatMap(({ name, rule, sort, most = null, split = null, lines, never = [], inner }, index): Edit[] => {
+  for (const [index, plan] of plans.entries()) {
+    const { name, rule, sort, most = null, split = null, lines, never = [], inner } = plan;
     const id = newDrawerId();
     const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort, most, split };
-    return [
-      { of: 'drawer', id, before: null, after: drawer },
-      ...layOutLines(id, lines),
-      ...layOutNevers(id, never),
-      ...layOutDrawers(inner, chestId, id, newDrawerId),
-    ];
-  });
+    tell({ of: 'drawer', id, before: null, after: drawer });
+    yield* layOutLines(id, lines, tell);
+    layOutNevers(id, never).forEach(tell);
+    yield* layOutStepwise(inner, chestId, id, newDrawerId, tell);
+  }
 }
 
-function layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[]): Edit[] {
+function* layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[], tell: (edit: Edit) => void): Stepwise<void> {
   const orders = keysBefore([], null, lines.length);
-  const edits = new Map<string, Edit>();
-  lines.forEach((line, at) => {
+  const put = new Set<string>();
+  yield* eachStepwise(lines, (line, at) => {
     const order = orders[at] ?? '';
     if ('divider' in line) {
       const id = `${drawerId}.line${String(at)}`;
-      edits.set(id, { of: 'divider', id, before: null, after: { id, drawerId, label: line.divider, order } });
+      tell({ of: 'divider', id, before: null, after: { id, drawerId, label: line.divider, order } });
       return;
     }
     const id = entryId(drawerId, itemId(line));
-    if (!edits.has(id)) edits.set(id, { of: 'entry', id, before: null, after: { ...line, id, drawerId, order } });
+    if (put.has(id)) return;
+    put.add(id);
+    tell({ of: 'entry', id, before: null, after: { ...line, id, drawerId, order } });
   });
-  return [...edits.values()];
+  yield;
 }
 
 /** What the rule of a drawer never takes, each once. */

@@ -2,48 +2,52 @@ import type { Arrangement } from '../chests/arrangement.js';
 import type { Edit } from '../chests/edit.js';
 import { linesIn } from '../chests/file-into.js';
 import { itemId } from '../chests/item.js';
-import { layOutDrawers, layOutNevers, type DrawerPlan, type PlannedLine } from '../chests/lay-out-drawers.js';
+import { layOutNevers, layOutStepwise, type DrawerPlan, type PlannedLine } from '../chests/lay-out-drawers.js';
 import { dividersIn, drawersIn } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import type { Drawer } from '../chests/rows/drawer.js';
 import { entryId } from '../chests/rows/entry.js';
 import type { ChestId, DrawerId } from '../ids.js';
+import { eachStepwise, type Stepwise } from '../stepwise.js';
 import { fold } from '../text/words.js';
 
 /**
- * The edits that fill a chest up with drawers from elsewhere: a drawer of the same name in the same place gets what it lacks, behind what it holds;
- * the others are added behind those at hand. Nothing is replaced, moved or taken out, so that the same drawers a second time come to no edit.
+ * Tells the edits that fill a chest up with drawers from elsewhere, step by step: a drawer of the same name in the same place gets what it lacks, behind what it
+ * holds; the others are added behind those at hand. Nothing is replaced, moved or taken out, so that the same drawers a second time come to no edit.
  */
-export function fillUp(
+export function* fillUp(
   state: Arrangement,
   chestId: ChestId,
   parentId: DrawerId | null,
   plans: readonly DrawerPlan[],
   newId: () => string,
-): Edit[] {
+  tell: (edit: Edit) => void,
+): Stepwise<void> {
   const present = drawersIn(state, chestId, parentId);
   // Of several of one name each is filled by one of its namesakes, in their order.
   const byName = new Map<string, Drawer[]>();
   for (const one of present) byName.set(fold(one.name), [...(byName.get(fold(one.name)) ?? []), one]);
   const fresh: DrawerPlan[] = [];
-  const edits: Edit[] = [];
   for (const plan of plans) {
     const same = byName.get(fold(plan.name))?.shift();
     if (same === undefined) fresh.push(plan);
-    else
-      edits.push(
-        ...fillDrawer(state, same, plan.lines, newId),
-        ...lackingNevers(state, same, plan),
-        ...fillUp(state, chestId, same.id, plan.inner, newId),
-      );
+    else {
+      yield* fillDrawer(state, same, plan.lines, newId, tell);
+      lackingNevers(state, same, plan).forEach(tell);
+      yield* fillUp(state, chestId, same.id, plan.inner, newId, tell);
+    }
   }
   const orders = keysBefore(present, null, fresh.length);
-  fresh.forEach((plan, at) => {
-    const [first, ...rest] = layOutDrawers([plan], chestId, parentId, () => newId() as DrawerId);
-    if (first?.of !== 'drawer' || first.after === null) return;
-    edits.push({ ...first, after: { ...first.after, order: orders[at] ?? '' } }, ...rest);
-  });
-  return edits;
+  for (const [at, plan] of fresh.entries()) {
+    // Laid out by itself a drawer stands first; here it stands behind those at hand.
+    const behind = (edit: Edit): void =>
+      tell(
+        edit.of === 'drawer' && edit.after !== null && edit.after.parentId === parentId
+          ? { ...edit, after: { ...edit.after, order: orders[at] ?? '' } }
+          : edit,
+      );
+    yield* layOutStepwise([plan], chestId, parentId, () => newId() as DrawerId, behind);
+  }
 }
 
 /** Exceptions that a drawer has not; what stands in it by hand stays. */
@@ -55,32 +59,40 @@ const lackingNevers = (state: Arrangement, drawer: Drawer, { never = [] }: Drawe
         never.filter((item) => !state.entry.has(entryId(drawer.id, itemId(item)))),
       ).filter(({ id }) => !state.neverIn.has(id));
 
-/** What a drawer lacks, with the dividers above it that it has not either. */
-function fillDrawer(state: Arrangement, drawer: Drawer, lines: readonly PlannedLine[], newId: () => string): Edit[] {
+/** Tells what a drawer lacks, with the dividers above it that it has not either. */
+function* fillDrawer(
+  state: Arrangement,
+  drawer: Drawer,
+  lines: readonly PlannedLine[],
+  newId: () => string,
+  tell: (edit: Edit) => void,
+): Stepwise<void> {
   const labels = new Set(dividersIn(state, drawer.id).map((divider) => fold(divider.label)));
   const lacking: PlannedLine[] = [];
   const put = new Set<string>();
   let above: PlannedLine | null = null;
-  for (const line of lines) {
+  yield* eachStepwise(lines, (line) => {
     if ('divider' in line) {
       above = labels.has(fold(line.divider)) ? null : line;
-      continue;
+      return;
     }
     const id = entryId(drawer.id, itemId(line));
-    if (state.entry.has(id) || put.has(id)) continue;
+    if (state.entry.has(id) || put.has(id)) return;
     put.add(id);
     if (above !== null) lacking.push(above);
     above = null;
     lacking.push(line);
-  }
+  });
   const orders = keysBefore(linesIn(state, drawer), null, lacking.length);
-  return lacking.map((line, at): Edit => {
+  yield* eachStepwise(lacking, (line, at) => {
     const order = orders[at] ?? '';
     if ('divider' in line) {
       const id = newId();
-      return { of: 'divider', id, before: null, after: { id, drawerId: drawer.id, label: line.divider, order } };
+      tell({ of: 'divider', id, before: null, after: { id, drawerId: drawer.id, label: line.divider, order } });
+      return;
     }
     const id = entryId(drawer.id, itemId(line));
-    return { of: 'entry', id, before: null, after: { ...line, id, drawerId: drawer.id, order } };
+    tell({ of: 'entry', id, before: null, after: { ...line, id, drawerId: drawer.id, order } });
   });
+  yield;
 }

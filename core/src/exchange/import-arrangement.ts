@@ -4,7 +4,7 @@ import { chainIdOf, partsOfChain } from '../chests/chains.js';
 import type { Change, Edit } from '../chests/edit.js';
 import { itemId, itemParts, type ItemParts } from '../chests/item.js';
 import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
-import { layOutDrawers } from '../chests/lay-out-drawers.js';
+import { layOutStepwise } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
@@ -12,6 +12,7 @@ import type { Format } from '../facts/format.js';
 import type { ChainId, ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { typedRule } from '../rules/rule.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import { fold } from '../text/words.js';
 import type {
   ArrangementDocument,
@@ -32,25 +33,28 @@ export interface ImportPlan {
 }
 
 /** Finds a plugin of the catalogue by its own id, else by the identifier of one of its builds. */
-export function matchReferences(
+export const matchReferences = (...args: Parameters<typeof matchStepwise>): Map<PluginId, PluginId> =>
+  atOnce(matchStepwise(...args));
+
+function* matchStepwise(
   references: readonly PluginReference[],
   plugins: ReadonlyMap<PluginId, Exported>,
-): Map<PluginId, PluginId> {
+): Stepwise<Map<PluginId, PluginId>> {
   const byIdentifier = new Map<string, PluginId>();
   const key = (build: { format: Format; identifier: string | null }): string =>
     `${build.format}|${build.identifier ?? ''}`;
-  for (const plugin of plugins.values()) {
+  yield* eachStepwise([...plugins.values()], (plugin) => {
     for (const build of plugin.builds) if (build.identifier !== null) byIdentifier.set(key(build), plugin.id);
-  }
+  });
   const matches = new Map<PluginId, PluginId>();
-  for (const reference of references) {
+  yield* eachStepwise(references, (reference) => {
     const hit = plugins.has(reference.id)
       ? reference.id
       : reference.builds
           .map((build) => (build.identifier === null ? undefined : byIdentifier.get(key(build))))
           .find((id) => id !== undefined);
     if (hit !== undefined) matches.set(reference.id, hit);
-  }
+  });
   return matches;
 }
 
@@ -59,13 +63,16 @@ export function matchReferences(
  * reasons taken where there are none; nothing is replaced. The same document a second time comes to nothing.
  * A plugin that can't be matched keeps its own id and its places, so that it is there when it is installed.
  */
-export function planImport(
+export const planImport = (...args: Parameters<typeof importStepwise>): ImportPlan => atOnce(importStepwise(...args));
+
+/** The same step by step. */
+export function* importStepwise(
   state: Arrangement,
   document: ArrangementDocument,
   plugins: ReadonlyMap<PluginId, Exported>,
   newId: () => string,
-): ImportPlan {
-  const matches = matchReferences(document.plugins, plugins);
+): Stepwise<ImportPlan> {
+  const matches = yield* matchStepwise(document.plugins, plugins);
   const chains = new Map<string, ChainId>();
   const here = (id: PluginId): PluginId => (chains.get(id) as string as PluginId | undefined) ?? matches.get(id) ?? id;
   const known = new Set<string>([...document.plugins, ...document.chains].map((reference) => reference.id));
@@ -79,6 +86,7 @@ export function planImport(
   const line = (one: LineDocument): PlannedLine[] =>
     'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
+  const add = (edit: Edit): void => void edits.push(edit);
   for (const chain of document.chains) {
     const parts = chain.parts
       .filter((part) => known.has(part.plugin))
@@ -92,29 +100,32 @@ export function planImport(
   const chestOrders = keysBefore(present, null, document.chests.length);
   const filled = new Set<ChestId>();
 
-  const drawerPlan = (drawer: DrawerDocument): DrawerPlan => ({
-    name: drawer.name,
-    rule: drawer.rule,
-    sort: drawer.sort,
-    most: drawer.most ?? null,
-    split: drawer.split ?? null,
-    lines: drawer.lines.flatMap(line),
-    never: drawer.never.filter((one) => known.has(one.plugin)).map(partsOf),
-    inner: drawer.drawers.map(drawerPlan),
-  });
-  document.chests.forEach((chest, index) => {
-    const drawers = chest.drawers.map(drawerPlan);
+  function* drawerPlan(drawer: DrawerDocument): Stepwise<DrawerPlan> {
+    const lines: PlannedLine[] = [];
+    yield* eachStepwise(drawer.lines, (one) => lines.push(...line(one)));
+    const inner: DrawerPlan[] = [];
+    for (const one of drawer.drawers) inner.push(yield* drawerPlan(one));
+    const { name, rule, sort, most = null, split = null } = drawer;
+    const never = drawer.never.filter((one) => known.has(one.plugin)).map(partsOf);
+    return { name, rule, sort, most, split, lines, never, inner };
+  }
+  for (const [index, chest] of document.chests.entries()) {
+    const drawers: DrawerPlan[] = [];
+    for (const drawer of chest.drawers) {
+      drawers.push(yield* drawerPlan(drawer));
+      yield;
+    }
     const same = present.find((one) => fold(one.name) === fold(chest.name) && !filled.has(one.id));
     if (same !== undefined) {
       filled.add(same.id);
-      edits.push(...fillUp(state, same.id, null, drawers, newId));
-      return;
+      yield* fillUp(state, same.id, null, drawers, newId, add);
+      continue;
     }
     const id = newId() as ChestId;
     const { name, slots } = chest;
-    edits.push({ of: 'chest', id, before: null, after: { id, name, order: chestOrders[index] ?? '', slots } });
-    edits.push(...layOutDrawers(drawers, id, null, () => newId() as DrawerId));
-  });
+    add({ of: 'chest', id, before: null, after: { id, name, order: chestOrders[index] ?? '', slots } });
+    yield* layOutStepwise(drawers, id, null, () => newId() as DrawerId, add);
+  }
   for (const { tray, name, items } of document.trays) {
     const trayId = String(tray);
     if (name !== null && !state.trayName.has(trayId))
@@ -126,7 +137,7 @@ export function planImport(
       edits.push({ of: 'trayEntry', id: entry.id, before: null, after: entry });
     });
   }
-  for (const { id: foreign, naming, aside, presets } of document.plugins) {
+  yield* eachStepwise(document.plugins, ({ id: foreign, naming, aside, presets }) => {
     const id = here(foreign);
     const named = [
       ...(naming === null ? [] : [{ item: id as ItemId, naming }]),
@@ -136,7 +147,7 @@ export function planImport(
       if (!state.naming.has(item)) edits.push({ of: 'naming', id: item, before: null, after: { ...words, id: item } });
     if (aside !== null && !state.aside.has(id))
       edits.push({ of: 'aside', id, before: null, after: { ...aside, id, pluginId: id, buildId: null } });
-  }
+  });
   const kept = [...state.keptSearch.values()].sort(byOrder);
   const newSearches = document.searches.filter((one) => !kept.some((other) => other.query === one.query));
   const searchOrders = keysBefore(kept, null, newSearches.length);

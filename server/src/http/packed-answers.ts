@@ -93,6 +93,12 @@ export function* jsonParts(answer: object): Generator<string> {
   yield before === '{' ? '{}' : '}';
 }
 
+/** Whether an answer holds a long list, itself or in one of its fields. */
+export const isLong = (answer: unknown): answer is object =>
+  (Array.isArray(answer) && answer.length > PART) ||
+  isLarge(answer) ||
+  (typeof answer === 'object' && answer !== null && Object.values(answer).some(isLarge));
+
 /** A thing that holds long lists itself. */
 const isLarge = (value: unknown): value is object =>
   typeof value === 'object' &&

@@ -4,14 +4,12 @@ import { ownProgram } from '@clever-drawer/scan/own-program';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import type { ProblemName } from '@clever-drawer/contract/problems';
 import { HttpError, nobodyWaits } from './http-error.js';
+import { Unpacking, type Parcel } from './parcels.js';
 
-/** Entries of a list that come over from the thread at once: taking them over holds the server for some milliseconds. */
-export const AT_ONCE = 1000;
-
-/** What the thread tells: long lists part by part, then all the rest; or what is wrong. */
+/** What the thread tells: the request parcel by parcel, and that it is whole; or what is wrong. */
 export type Told =
-  | { readonly name: string; readonly part: readonly unknown[] }
-  | { readonly short: Readonly<Record<string, unknown>> }
+  | { readonly parcel: Parcel }
+  | { readonly isWhole: true }
   | { readonly problem: ProblemName; readonly detail: string; readonly errors: HttpError['errors'] };
 
 const LONGEST_MS = 120_000;
@@ -44,10 +42,12 @@ function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promis
       );
     const timer = setTimeout(end(tooMuch), LONGEST_MS);
     gone.addEventListener('abort', leave);
-    const lists: Record<string, unknown[]> = {};
+    const body = new Unpacking();
     worker.on('message', (told: Told) => {
-      if ('part' in told) (lists[told.name] ??= []).push(...told.part);
-      else if ('short' in told) end(() => resolve({ ...told.short, ...lists }))();
+      if ('parcel' in told) {
+        body.take(told.parcel);
+        setImmediate(() => worker.postMessage('next'));
+      } else if ('isWhole' in told) end(() => resolve(body.value))();
       else end(() => reject(new HttpError(told.problem, told.detail, told.errors)))();
     });
     worker.once('error', (error: NodeJS.ErrnoException) =>

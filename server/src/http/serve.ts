@@ -1,4 +1,6 @@
 import express, { Router, type Request, type RequestHandler, type Response } from 'express';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { API } from '@clever-drawer/contract/api';
 import {
   partsOfKey,
@@ -12,6 +14,7 @@ import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
 import { refuseUnclean } from './clean.js';
+import { isLong, jsonParts } from './packed-answers.js';
 import { answerTagged } from './tagged.js';
 
 /** One request as a handler gets it: checked, and with the window that asks as it names itself (it is not told of its own changes). */
@@ -105,6 +108,13 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
     const answered = await handler(call);
     if (isMedia(answer)) return;
     if (answer === null) response.status(status).end();
+    else if (isLong(answered))
+      await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(
+        (error: unknown) => {
+          // Whoever asked has gone away.
+          if (!response.destroyed) throw error;
+        },
+      );
     else response.status(status).json(answered);
   };
 }

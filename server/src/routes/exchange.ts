@@ -6,11 +6,12 @@ import {
   type PluginReference,
 } from '@clever-drawer/core/exchange/arrangement-document';
 import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
-import { planImport } from '@clever-drawer/core/exchange/import-arrangement';
+import { importStepwise } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
 import { nobodyWaits, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
-import { addMissing, loadReferences, pluginsOn } from '../store/catalogue-store.js';
+import { inBetween } from '../in-between.js';
+import { addMissing, loadReferences, notOn } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
 import type { Context } from './context.js';
@@ -34,12 +35,11 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
       const document = readDocument(newestForm(body));
       return arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
         const known = await loadReferences(db);
-        const plan = planImport(state, document, known, randomUUID);
+        const plan = await inBetween(importStepwise(state, document, known, randomUUID));
         if (plan.change.edits.length === 0)
           throw refused('Nothing to import: all that this arrangement holds is here already.');
         await addMissing(db, plan.missing);
-        const here = await pluginsOn(db, id);
-        const there = plan.matched.filter((plugin) => !here.has(plugin));
+        const there = await notOn(db, id, plan.matched);
         const named = ({ name, vendor }: PluginReference) => ({ name, vendor });
         const saved = await saveChange(db, id, state, plan.change);
         // The transaction is taken back whole.

@@ -38,20 +38,43 @@ export async function loadRows(
 export const loadArrangement = async (db: EntityManager, computerId: ComputerId): Promise<Arrangement> =>
   (await loadRows(db, computerId, ROW_KINDS)) as Arrangement;
 
+/** So many rows are written by one statement: others are answered between two of them. */
+const AT_ONCE = 2000;
+
+function* partsOf<T>(list: readonly T[]): Generator<readonly T[]> {
+  for (let from = 0; from < list.length; from += AT_ONCE) yield list.slice(from, from + AT_ONCE);
+}
+
 /** Writes edits made at a computer: made and changed rows from the outer kinds to the inner ones, then removed rows the other way, so that references hold. */
 export async function writeEdits(db: EntityManager, computerId: ComputerId, edits: readonly Edit[]): Promise<void> {
-  // Inner drawers refer to outer ones, so the constraint within the table is looked at when the statement ends: one statement a kind.
+  const [rows, gone] = [new Map<RowKind, unknown[]>(), new Map<RowKind, string[]>()];
+  for (const { of, id, after } of edits) {
+    if (after !== null) addTo(rows, of, after);
+    else addTo(gone, of, id);
+  }
   for (const kind of ROW_KINDS) {
-    const rows = edits.filter((edit) => edit.of === kind && edit.after !== null).map((edit) => edit.after);
-    if (rows.length > 0) await putRows(db, computerId, kind, rows);
+    const own = rows.get(kind) ?? NONE;
+    // Inner drawers refer to outer ones, so the constraint within the table is looked at when the statement ends: drawers are written by one.
+    for (const part of kind === 'drawer' && own.length > 0 ? [own] : partsOf(own))
+      await putRows(db, computerId, kind, part);
   }
   for (const kind of [...ROW_KINDS].reverse()) {
-    const ids = edits.filter((edit) => edit.of === kind && edit.after === null).map((edit) => edit.id);
+    const ids = gone.get(kind) ?? NONE;
     if (ids.length === 0) continue;
     const { table, scope } = specOf(kind);
-    const gone = `DELETE FROM "${table}" WHERE id = ANY($1)`;
-    await (scope === 'studio' ? db.query(gone, [ids]) : db.query(`${gone} AND "computerId" = $2`, [ids, computerId]));
+    const statement = `DELETE FROM "${table}" WHERE id = ANY($1)`;
+    await (scope === 'studio'
+      ? db.query(statement, [ids])
+      : db.query(`${statement} AND "computerId" = $2`, [ids, computerId]));
   }
+}
+
+const NONE: readonly never[] = [];
+
+function addTo<T>(lists: Map<RowKind, T[]>, kind: RowKind, one: T): void {
+  const list = lists.get(kind);
+  if (list === undefined) lists.set(kind, [one]);
+  else list.push(one);
 }
 
 async function putRows(

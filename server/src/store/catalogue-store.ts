@@ -47,13 +47,18 @@ export async function loadPlugin(
   return { id, name, vendor, ...kind, found: builds.some((build) => build.found), builds, elsewhere };
 }
 
-/** The plugins that a computer has, or has had. */
-export async function pluginsOn(db: EntityManager, computerId: ComputerId): Promise<ReadonlySet<PluginId>> {
+/** Those of some plugins that a computer has not, and never had, in their order. */
+export async function notOn(
+  db: EntityManager,
+  computerId: ComputerId,
+  plugins: readonly PluginId[],
+): Promise<PluginId[]> {
   const rows = await db.query<{ id: PluginId }[]>(
-    'SELECT DISTINCT "pluginId" AS id FROM build WHERE "computerId" = $1',
-    [computerId],
+    `SELECT id FROM unnest($2::text[]) WITH ORDINALITY AS asked (id, at)
+     WHERE NOT EXISTS (SELECT FROM build b WHERE b."computerId" = $1 AND b."pluginId" = asked.id) ORDER BY at`,
+    [computerId, plugins],
   );
-  return new Set(rows.map((row) => row.id));
+  return rows.map((row) => row.id);
 }
 
 /** The names of the computers on which builds are, in the order of the computers. */

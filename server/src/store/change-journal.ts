@@ -15,8 +15,9 @@ import { ROW_FORM } from '@clever-drawer/core/chests/rows/row-kind';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import type { Act, JournalView, SavedChange, Step, Steps } from '@clever-drawer/contract/responses';
 import { ChangeRow } from '../database/entities/journal.js';
-import { jsonForDatabase } from '../database/json.js';
+import { listForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
+import { inBetween } from '../in-between.js';
 import { writeEdits } from './arrangement-store.js';
 import { carriedBy } from './carry-over.js';
 import { groupAnew, type Grouped } from './grouping-store.js';
@@ -59,7 +60,14 @@ export async function saveChange(
   const revision = await nextArrangement(db);
   await db.query(
     `INSERT INTO change ("computerId", seq, label, edits, form, moved) VALUES ($1, $2, $3, $4::jsonb, $5, $6::jsonb)`,
-    [computerId, revision, label, jsonForDatabase(edits), ROW_FORM, moved === null ? null : JSON.stringify(moved)],
+    [
+      computerId,
+      revision,
+      label,
+      await inBetween(listForDatabase(edits)),
+      ROW_FORM,
+      moved === null ? null : JSON.stringify(moved),
+    ],
   );
   if (revision % TRIM_EVERY === 0) await trimJournal(db, computerId);
   return saved(db, computerId, revision, { number: revision, act: 'made', label, edits });
