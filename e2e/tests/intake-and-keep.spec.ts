@@ -163,6 +163,8 @@ test('the arrangement is exported, and brought in beside what is there', async (
   await page.getByLabel('Arrangement file').setInputFiles(file);
   await page.getByRole('button', { name: 'Cancel the import' }).click();
   await expect(page.getByText('The import of arrangement.json was cancelled; nothing was changed.')).toBeVisible();
+  // Nothing failed: the status line does not complain.
+  await expect(page.getByRole('contentinfo')).not.toContainText('not saved');
   await expect(page.getByRole('button', { name: 'Choose a file …' })).toBeEnabled();
   await page.goto(await placeOf('sort', 'Puppet wagon'));
   await expect(page.getByRole('button', { name: /^Ferry day/ })).toBeVisible();
@@ -172,4 +174,35 @@ test('the arrangement is exported, and brought in beside what is there', async (
   await page.keyboard.press('Control+z');
   await expect(page.getByRole('button', { name: /^Ferry day/ })).toHaveCount(0);
   await expect(front(page, 'From the ferry')).toHaveCount(0);
+});
+
+test('when the next part of the problems can not be fetched, those that are there stay', async ({ page }) => {
+  const problem = (n: number) => ({
+    path: `/plugins/broken-${String(n)}.vst3`,
+    code: 'not-a-binary',
+    message: 'This is no library.',
+    remedy: 'Take it out of the folder.',
+  });
+  let isOut = true;
+  await page.route('**/problems?*', (route) => {
+    const from = Number(new URL(route.request().url()).searchParams.get('from'));
+    if (from > 0 && isOut)
+      return route.fulfill({
+        status: 507,
+        contentType: 'application/problem+json',
+        body: '{"detail":"The disk is full."}',
+      });
+    const list = Array.from({ length: from === 0 ? 500 : 20 }, (_, n) => problem(from + n));
+    return route.fulfill({ json: { total: 520, list } });
+  });
+  await page.goto(await placeOf('intake'));
+  const panel = page.getByRole('region', { name: /^Problems/ });
+  await panel.getByRole('button', { name: 'the next 450 of 470 more' }).click();
+  await panel.getByRole('button', { name: 'and 20 more' }).click();
+  await expect(panel.getByRole('alert')).toHaveText('More could not be fetched. The disk is full.');
+  await expect(panel.getByText('/plugins/broken-499.vst3')).toBeVisible();
+  isOut = false;
+  await panel.getByRole('button', { name: 'and 20 more' }).click();
+  await expect(panel.getByText('/plugins/broken-519.vst3')).toBeVisible();
+  await expect(panel.getByRole('alert')).toBeHidden();
 });

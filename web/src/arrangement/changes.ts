@@ -10,7 +10,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
 import { lookAtCatalogue } from '../catalogue/queries';
-import { call, wordsOf, type Asked } from '../lib/api';
+import { call, Cancelled, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued } from './queue';
@@ -69,7 +69,8 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         if (mayLoad(saved)) void lookAtLoads(client, computer);
         return answer;
       } catch (error) {
-        bring(client, computer, (window, nameOf) => failed(window, id, wordsOf(error), nameOf));
+        const reason = error instanceof Cancelled ? null : wordsOf(error);
+        bring(client, computer, (window, nameOf) => failed(window, id, reason, nameOf));
         throw error;
       } finally {
         // Where the server does not answer, the line to it is opened again and everything is fetched then.

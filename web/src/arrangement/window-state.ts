@@ -126,11 +126,11 @@ export function answered(window: WindowState, id: number, saved: SavedChange, na
   return took(rest, saved, isAsPlanned ? outcome : null, nameOf);
 }
 
-/** An act could not be done: what was built on it is planned without it. */
-export function failed(window: WindowState, id: number, reason: string, nameOf: NameOf): WindowState {
+/** An act could not be done, or was given up (no reason): what was built on it is planned without it. */
+export function failed(window: WindowState, id: number, reason: string | null, nameOf: NameOf): WindowState {
   const own = window.pending.find((one) => one.id === id);
   const planned = window.outcomes.get(id)?.edits ?? [];
-  const failure = { label: own?.label ?? '', reason };
+  const failure = reason === null ? window.failure : { label: own?.label ?? '', reason };
   const pending = without(window, id, inverse(planned), () => null);
   return shown({ ...window, pending, failure, isBehind: true }, nameOf);
 }

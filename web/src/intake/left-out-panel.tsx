@@ -47,7 +47,8 @@ export function LeftOutPanel() {
 
 function LeftOutList({ reason, count }: { reason: LeftOutReason; count: number }) {
   const listed = useLeftOutFor(useComputer().id, reason);
-  if (listed.isError) return <Failed error={listed.error} again={() => void listed.refetch()} />;
+  if (listed.isError && listed.data === undefined)
+    return <Failed error={listed.error} again={() => void listed.refetch()} />;
   if (listed.data === undefined) return <Loading what="what was left out" />;
   const shown = listed.data.pages.flatMap((page) => page.list);
   return (
@@ -68,6 +69,7 @@ function LeftOutList({ reason, count }: { reason: LeftOutReason; count: number }
           left={count - shown.length}
           step={PAGE}
           busy={listed.isFetchingNextPage}
+          error={listed.isFetchNextPageError ? listed.error : null}
           more={() => void listed.fetchNextPage()}
         />
       </li>

@@ -20,7 +20,8 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
   const folders = useFolders(computer.id).data ?? [];
   const scan = useStartScan();
   const [isOpen, setOpen] = useState(false);
-  if (problems.isError) return <Failed error={problems.error} again={() => void problems.refetch()} />;
+  if (problems.isError && problems.data === undefined)
+    return <Failed error={problems.error} again={() => void problems.refetch()} />;
   const [first] = problems.data?.pages ?? [];
   if (problems.data === undefined || first === undefined || first.total === 0) return null;
   const { total } = problems.data.pages.at(-1) ?? first;
@@ -63,6 +64,7 @@ export function ProblemPanel({ busy }: { busy: boolean }) {
         left={total - shown.length}
         step={isOpen ? PAGE : all.length - shown.length}
         busy={problems.isFetchingNextPage}
+        error={problems.isFetchNextPageError ? problems.error : null}
         more={() => (isOpen || all.length <= FIRST ? void problems.fetchNextPage() : setOpen(true))}
       />
     </section>

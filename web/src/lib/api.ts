@@ -12,6 +12,13 @@ export class ApiError extends Error {
   }
 }
 
+/** A request that whoever asked has given up. */
+export class Cancelled extends ApiError {
+  constructor() {
+    super(0, 'It was cancelled.');
+  }
+}
+
 /** What goes along with a request: values of its path, what is asked behind it, what is sent (a file as it is), and the window that asks. */
 export type Asked<Key extends EndpointKey> = {
   readonly window?: string;
@@ -30,6 +37,7 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
     readonly signal?: AbortSignal;
   };
   let response: Response;
+  let text: string;
   try {
     const isFile = body instanceof Blob;
     response = await fetch(addressOf(key, asked as never), {
@@ -42,14 +50,14 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
       ...(signal === undefined ? {} : { signal }),
       ...(body === undefined ? {} : { body: isFile ? body : JSON.stringify(body) }),
     });
+    text = await response.text();
   } catch {
-    if (signal?.aborted === true) throw new ApiError(0, 'It was cancelled.');
+    if (signal?.aborted === true) throw new Cancelled();
     throw new ApiError(
       0,
       'Clever Drawer is not running. Start it again, then go on here. Everything that was saved is still there.',
     );
   }
-  const text = await response.text();
   if (!response.ok) throw errorOf(response.status, text);
   return (text === '' ? undefined : JSON.parse(text)) as AnswerOf<Key>;
 }
