@@ -1,11 +1,11 @@
-import { array, boolean, lazy, object, string, type Schema } from 'yup';
+import { array, boolean, object, string, type Schema } from 'yup';
 
 import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
 import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
-import type { AnySchema } from './schema.js';
+import { chosenBy, type AnySchema } from './schema.js';
 import { day, documentedRule, id, MANY, name, pluginIds, rule, tray } from './parts.js';
 
 /** What a plugin is known again by. */
@@ -37,23 +37,21 @@ const presetReference = {
 /** A preset, or null. */
 export const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
 
-const secondLine = lazy((value: unknown) =>
-  typeof value === 'object' && value !== null && 'divider' in value
-    ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
-    : object({ plugin: id(), ...documentedFields('entry') }).noUnknown(),
-);
+/** A line is a divider or of this form. The two are made once and not for each line, which takes most of the time and memory of reading a large document. */
+function lineOf(entry: Record<string, AnySchema>): Schema<unknown> {
+  const divider: AnySchema = object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown();
+  const placed: AnySchema = object({ plugin: id(), ...entry, ...documentedFields('entry') }).noUnknown();
+  return chosenBy((value: unknown) =>
+    typeof value === 'object' && value !== null && 'divider' in value ? divider : placed,
+  );
+}
 
-const line = lazy((value: unknown) =>
-  typeof value === 'object' && value !== null && 'divider' in value
-    ? object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown()
-    : object({ plugin: id(), preset, ...documentedFields('entry') }).noUnknown(),
-);
-
-type LineSchema = typeof line | typeof secondLine;
+const secondLine = lineOf({});
+const line = lineOf({ preset });
 
 const { most, split, ...olderFields } = documentedFields('drawer');
 
-const drawerOf = (of: LineSchema, more: Record<string, AnySchema> = {}): Schema => {
+const drawerOf = (of: Schema<unknown>, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
     ...olderFields,
     rule: documentedRule(),
@@ -61,7 +59,7 @@ const drawerOf = (of: LineSchema, more: Record<string, AnySchema> = {}): Schema 
     name: name('the name of a drawer'),
     lines: array().of(of).max(MANY).required(),
     drawers: array()
-      .of(lazy(() => drawer))
+      .of(chosenBy(() => drawer))
       .max(5000)
       .required(),
   }).noUnknown();
@@ -73,7 +71,7 @@ const firstDrawer: Schema = object({
   rule: rule(),
   plugins: pluginIds(),
   drawers: array()
-    .of(lazy(() => firstDrawer))
+    .of(chosenBy(() => firstDrawer))
     .max(5000)
     .required(),
 }).noUnknown();
@@ -88,7 +86,7 @@ const searches = array()
   .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
   .max(1000)
   .required();
-const chestsOf = (of: LineSchema, more?: Record<string, AnySchema>) =>
+const chestsOf = (of: Schema<unknown>, more?: Record<string, AnySchema>) =>
   array()
     .of(
       object({
@@ -224,6 +222,6 @@ const FORMS: ReadonlyMap<unknown, AnySchema> = new Map<unknown, AnySchema>([
 ]);
 
 /** An arrangement document of any version. */
-export const arrangementDocument: AnySchema = lazy(
-  (value: { schema?: unknown } | null | undefined) => FORMS.get(value?.schema) ?? neither,
+export const arrangementDocument: AnySchema = chosenBy(
+  (value) => FORMS.get((value as { schema?: unknown } | null | undefined)?.schema) ?? neither,
 );

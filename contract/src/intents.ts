@@ -1,5 +1,5 @@
 /** What a producer may want done to the arrangement, as it is sent: one schema per intent. */
-import { array, boolean, lazy, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import type { Schema } from 'yup';
 import { CRITERIA } from '@clever-drawer/core/catalogue/preference';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
@@ -27,6 +27,7 @@ import {
   text,
   tray,
 } from './parts.js';
+import { chosenBy, type AnySchema } from './schema.js';
 import { SESSION_SCHEMAS } from './session-intents.js';
 
 /** The most that a rule may be told to take at most: what a column holds. */
@@ -227,14 +228,15 @@ export type SentIntentKind = keyof typeof INTENT_SCHEMAS;
 /** An intent that the interface takes. */
 export type SentIntent = Extract<Intent, { kind: SentIntentKind }>;
 
-const isSentKind = (value: unknown): value is SentIntentKind =>
-  typeof value === 'string' && Object.hasOwn(INTENT_SCHEMAS, value);
-
-const anyIntent = lazy((value: { kind?: unknown } | undefined) =>
-  isSentKind(value?.kind)
-    ? INTENT_SCHEMAS[value.kind].noUnknown()
-    : mixed().test('kind', `an intent's kind must be one of ${Object.keys(INTENT_SCHEMAS).join(', ')}`, () => false),
+const known: ReadonlyMap<unknown, AnySchema> = new Map(
+  Object.entries(INTENT_SCHEMAS).map(([kind, schema]) => [kind, schema.noUnknown()]),
 );
+const noKind = mixed().test(
+  'kind',
+  `an intent's kind must be one of ${Object.keys(INTENT_SCHEMAS).join(', ')}`,
+  () => false,
+);
+const anyIntent = chosenBy((value) => known.get((value as { kind?: unknown } | null | undefined)?.kind) ?? noKind);
 
 /** The most intents that one wish may consist of: one act of the hand. */
 export const MOST_INTENTS = 1000;

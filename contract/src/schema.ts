@@ -2,6 +2,7 @@
 import {
   array,
   boolean,
+  lazy,
   mixed,
   number,
   object,
@@ -10,6 +11,7 @@ import {
   type AnyObject,
   type ISchema,
   type ObjectShape,
+  type Schema,
 } from 'yup';
 
 /** Any schema, whatever it is for. */
@@ -25,6 +27,12 @@ type Frozen<T> = T extends Primitive
 
 /** The values of a schema, not to be changed. */
 export type Answer<S extends AnySchema> = Frozen<InferType<S>>;
+
+// Its type is told here: the one that the package tells hangs on the order in which files are checked.
+const chosen: (choose: (value: unknown) => AnySchema) => unknown = lazy;
+
+/** A schema that a value chooses for itself. */
+export const chosenBy = (choose: (value: unknown) => AnySchema): Schema<unknown> => chosen(choose) as Schema<unknown>;
 
 /** Any text. */
 export const words = () => string().defined();

@@ -28,6 +28,14 @@ const PAGE_LIMIT_MB = 300;
 const FIRST_LIMIT_MS = 3000;
 const AGAIN_LIMIT_MS = 2000;
 const FILED_LIMIT_MS = 1500;
+const VIEW_LIMIT_MS = 1000;
+/** The places, the key of each, and what is there when it has opened. Sort is the last: the rest is done there. */
+const VIEWS = [
+  ['Load', 'Alt+l', 'main[class*="load"], .empty-note'],
+  ['Intake', 'Alt+i', '#folders-title'],
+  ['Keep', 'Alt+k', '#import-title'],
+  ['Sort', 'Alt+s', '[data-list] [role=row]:nth-child(5)'],
+];
 const IMPORT_LIMIT_MS = 20_000;
 const OTHERS_LIMIT_MS = 100;
 
@@ -110,6 +118,16 @@ async function grow(url, computer) {
      JOIN (SELECT id, "pluginId", row_number() OVER () AS k FROM build WHERE "computerId" = $1) b ON b.k = 1 + n % 3000`,
     [computer, LOADS],
   );
+  // Two folders side by side, and one within the first; each build in a place of its own.
+  await db.query(
+    `INSERT INTO folder (id, "computerId", path) SELECT gen_random_uuid(), $1, path FROM unnest('{/plugins,/more,/plugins/p}'::text[]) AS path`,
+    [computer],
+  );
+  await db.query(
+    `INSERT INTO place ("computerId", path, stamp, reading)
+     SELECT "computerId", facts->>'path', '{}', '{"builds": [], "faults": [], "leftOut": null}' FROM build WHERE "computerId" = $1`,
+    [computer],
+  );
   await db.query('UPDATE studio SET "arrangementRevision" = 2, "catalogueRevision" = 2');
   await db.query('ANALYZE');
   await db.end();
@@ -130,6 +148,13 @@ const measurePage = (url, computer) =>
     await open('the list after a reload', () => page.reload(), AGAIN_LIMIT_MS);
     await page.locator('[data-chest][aria-busy="false"]').waitFor();
     await page.waitForTimeout(5000);
+    for (const [view, key, shows] of VIEWS) {
+      const began = performance.now();
+      await page.keyboard.press(key);
+      await page.locator(shows).first().waitFor();
+      tell(`${view} is opened ${OF}`, performance.now() - began, 'the limit', VIEW_LIMIT_MS);
+      await page.waitForTimeout(2000);
+    }
     await page.evaluate(watchFrames);
     await page.locator('[data-list]').focus();
     await page.keyboard.press('Control+a');

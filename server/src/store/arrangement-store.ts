@@ -4,7 +4,8 @@ import { ROW_KINDS, specOf } from '@clever-drawer/core/chests/arrangement';
 import { columnNames } from '@clever-drawer/core/chests/rows/row-kind';
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { jsonForDatabase } from '../database/json.js';
+import { listForDatabase } from '../database/json.js';
+import { inBetween } from '../in-between.js';
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');
 
@@ -38,13 +39,6 @@ export async function loadRows(
 export const loadArrangement = async (db: EntityManager, computerId: ComputerId): Promise<Arrangement> =>
   (await loadRows(db, computerId, ROW_KINDS)) as Arrangement;
 
-/** So many rows are written by one statement: others are answered between two of them. */
-const AT_ONCE = 2000;
-
-function* partsOf<T>(list: readonly T[]): Generator<readonly T[]> {
-  for (let from = 0; from < list.length; from += AT_ONCE) yield list.slice(from, from + AT_ONCE);
-}
-
 /** Writes edits made at a computer: made and changed rows from the outer kinds to the inner ones, then removed rows the other way, so that references hold. */
 export async function writeEdits(db: EntityManager, computerId: ComputerId, edits: readonly Edit[]): Promise<void> {
   const [rows, gone] = [new Map<RowKind, unknown[]>(), new Map<RowKind, string[]>()];
@@ -52,11 +46,10 @@ export async function writeEdits(db: EntityManager, computerId: ComputerId, edit
     if (after !== null) addTo(rows, of, after);
     else addTo(gone, of, id);
   }
+  // Inner drawers refer to outer ones, so the constraint within the table is looked at when the statement ends: one statement a kind.
   for (const kind of ROW_KINDS) {
     const own = rows.get(kind) ?? NONE;
-    // Inner drawers refer to outer ones, so the constraint within the table is looked at when the statement ends: drawers are written by one.
-    for (const part of kind === 'drawer' && own.length > 0 ? [own] : partsOf(own))
-      await putRows(db, computerId, kind, part);
+    if (own.length > 0) await putRows(db, computerId, kind, own);
   }
   for (const kind of [...ROW_KINDS].reverse()) {
     const ids = gone.get(kind) ?? NONE;
@@ -92,6 +85,6 @@ async function putRows(
     `INSERT INTO "${table}" (${whose}${quoted(columns)})
      SELECT ${isOwn ? '$2, ' : ''}${quoted(columns)} FROM jsonb_populate_recordset(NULL::"${table}", $1::jsonb)
      ON CONFLICT (${whose}id) DO UPDATE SET ${changed.join(', ')}`,
-    [jsonForDatabase(rows), ...(isOwn ? [computerId] : [])],
+    [await inBetween(listForDatabase(rows)), ...(isOwn ? [computerId] : [])],
   );
 }
