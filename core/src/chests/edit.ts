@@ -1,3 +1,4 @@
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import { fnv } from '../text/fnv.js';
 import equal from 'fast-deep-equal';
 import { configure } from 'safe-stable-stringify';
@@ -23,8 +24,11 @@ export const inverse = (edits: readonly Edit[]): Edit[] =>
   edits.map((edit) => ({ ...edit, before: edit.after, after: edit.before }) as Edit).reverse();
 
 /** The arrangement after the edits; kinds that none of them touches are shared with the old one. */
-export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangement {
-  if (edits.length === 0) return state;
+export const applyEdits = (state: Arrangement, edits: readonly Edit[]): Arrangement =>
+  edits.length === 0 ? state : atOnce(applyStepwise(state, edits));
+
+/** The same step by step. */
+export function* applyStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<Arrangement> {
   const result: { -readonly [Kind in RowKind]: ReadonlyMap<string, unknown> } = { ...state };
   const byKind = new Map<RowKind, Edit[]>();
   for (const edit of edits) {
@@ -36,11 +40,12 @@ export function applyEdits(state: Arrangement, edits: readonly Edit[]): Arrangem
     const own = byKind.get(kind);
     if (own === undefined) continue;
     const rows = new Map<string, unknown>(state[kind]);
-    for (const edit of own) {
-      if (edit.after === null) rows.delete(edit.id);
-      else rows.set(edit.id, edit.after);
-    }
-    carryGroups(state[kind], rows, kind, own);
+    yield;
+    yield* eachStepwise(own, ({ id, after }) => {
+      if (after === null) rows.delete(id);
+      else rows.set(id, after);
+    });
+    yield* carryGroups(state[kind], rows, kind, own);
     result[kind] = rows;
   }
   return result as Arrangement;

@@ -1,4 +1,5 @@
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
+import { eachStepwise, type Stepwise } from '../stepwise.js';
 import { itemId } from './item.js';
 
 interface Ordered {
@@ -82,33 +83,36 @@ interface RowEdit {
   readonly after: object | null;
 }
 
-/** Hands what was grouped on to the rows after a change: only the groups that the edits touch are made anew. */
-export function carryGroups(before: object, after: object, kind: RowKind, edits: readonly RowEdit[]): void {
+/** Hands what was grouped on to the rows after a change, step by step: only the groups that the edits touch are made anew. */
+export function* carryGroups(before: object, after: object, kind: RowKind, edits: readonly RowEdit[]): Stepwise<void> {
   const groups = remembered.get(before);
   if (groups === undefined) return;
   const carried = new Map<GroupingName, Map<string, readonly Ordered[]>>();
+  // The last edit of a row is what stands.
+  const last = new Map(edits.map((edit) => [edit.id, edit]));
   for (const [name, old] of groups) {
     const { of, key } = GROUPINGS[name] as Grouping;
     if (of !== kind) continue;
+    yield;
     const next = new Map(old);
-    const ids = new Set(edits.map((edit) => edit.id));
     const arriving = new Map<string, Ordered[]>();
     const touched = new Set<string>();
-    // The last edit of a row is what stands.
-    for (const edit of new Map(edits.map((one) => [one.id, one])).values()) {
-      if (edit.after === null) continue;
+    yield* eachStepwise([...last.values()], (edit) => {
+      if (edit.after === null) return;
       const at = key(edit.after as never);
       touched.add(at);
       const list = arriving.get(at);
       if (list === undefined) arriving.set(at, [edit.after as Ordered]);
       else list.push(edit.after as Ordered);
-    }
-    for (const edit of edits) if (edit.before !== null) touched.add(key(edit.before as never));
-    for (const at of touched) {
-      const list = [...(old.get(at) ?? []).filter((row) => !ids.has(row.id)), ...(arriving.get(at) ?? [])];
+    });
+    yield* eachStepwise(edits, (edit) => {
+      if (edit.before !== null) touched.add(key(edit.before as never));
+    });
+    yield* eachStepwise([...touched], (at) => {
+      const list = [...(old.get(at) ?? []).filter((row) => !last.has(row.id)), ...(arriving.get(at) ?? [])];
       if (list.length === 0) next.delete(at);
       else next.set(at, list.sort(byOrder));
-    }
+    });
     carried.set(name, next);
   }
   remembered.set(after, carried);

@@ -1,8 +1,9 @@
 import type { EntityManager } from 'typeorm';
 import type { SavedChange } from '@clever-drawer/contract/responses';
 import { COMPUTER_KINDS, ROW_KINDS, type Arrangement, type RowKind } from '@clever-drawer/core/chests/arrangement';
-import { applyEdits } from '@clever-drawer/core/chests/edit';
+import { applyEdits, applyStepwise } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import { inBetween } from '../in-between.js';
 import { loadRows } from '../store/arrangement-store.js';
 import { LetGo } from './let-go.js';
 
@@ -17,6 +18,9 @@ interface Known {
 
 const STUDIO_KINDS = ROW_KINDS.filter((kind) => !COMPUTER_KINDS.includes(kind));
 
+/** From so many edits on. */
+const LARGE = 5000;
+
 const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
   Object.fromEntries(kinds.map((kind) => [kind, state[kind]]));
 
@@ -27,10 +31,13 @@ const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
 export class Remembered {
   private known: Known | null = null;
   private readonly quiet = new LetGo(() => (this.known = null));
+  /** A large change that is being taken over. */
+  private takingOver: { readonly revision: number; readonly done: Promise<void> } | null = null;
 
   /** The arrangement of a revision, as a computer has it; the caller's transaction sees the database at this revision. */
   async stateOf(db: EntityManager, computerId: ComputerId, revision: number): Promise<Arrangement> {
     this.quiet.asked();
+    if (this.takingOver?.revision === revision) await this.takingOver.done;
     const known = this.known?.revision === revision ? this.known : null;
     const studio = known?.studio ?? (await loadRows(db, computerId, STUDIO_KINDS));
     const own = known?.own.get(computerId) ?? (await loadRows(db, computerId, COMPUTER_KINDS));
@@ -42,11 +49,22 @@ export class Remembered {
     return { ...studio, ...own } as Arrangement;
   }
 
-  /** A change of this process was committed. */
+  /** A change of this process was committed. A large one is taken over step by step; whoever asks for its revision waits for that. */
   changed(computerId: ComputerId, before: Arrangement, { revision, edits }: SavedChange): void {
+    if (edits.length < LARGE) {
+      this.keep(computerId, revision, applyEdits(before, edits));
+      return;
+    }
+    const done = inBetween(applyStepwise(before, edits)).then((state) => this.keep(computerId, revision, state));
+    this.takingOver = { revision, done };
+    void done.finally(() => {
+      if (this.takingOver?.done === done) this.takingOver = null;
+    });
+  }
+
+  private keep(computerId: ComputerId, revision: number, state: Arrangement): void {
     // A later change may have been quicker.
     if (this.known !== null && this.known.revision >= revision) return;
-    const state = applyEdits(before, edits);
     // Between two revisions that follow each other nothing else has changed what the other computers have of their own.
     const others = this.known?.revision === revision - 1 ? this.known.own : [];
     this.known = {
