@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020';
+import type { Request, Response } from 'express';
+import type { Logger } from 'pino';
 import type {
   ArrangementView,
   CatalogueView,
@@ -9,6 +11,7 @@ import type {
   ProblemDetails,
   SavedChange,
 } from '@clever-drawer/contract/responses';
+import { problemHandler } from '../src/http/problem';
 import { api, arrangement, change, computer, get, post, scan, useStudio } from './support/studio';
 
 useStudio();
@@ -35,8 +38,36 @@ describe('who may ask', () => {
       status: 404,
       detail: 'There is nothing at GET /nowhere.',
     });
-    expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+    const policy = headers.get('content-security-policy');
+    for (const part of ["default-src 'self'", "object-src 'none'", "base-uri 'none'", "frame-ancestors 'none'"])
+      expect(policy).toContain(part);
+    expect(policy).not.toContain('unsafe-eval');
     expect(headers.get('x-content-type-options')).toBe('nosniff');
+    expect(headers.get('referrer-policy')).toBe('no-referrer');
+    expect([headers.get('x-powered-by'), headers.get('server')]).toEqual([null, null]);
+    expect(headers.get('access-control-allow-origin')).toBeNull();
+  });
+
+  it('takes no other methods, nor bodies that are no JSON', async () => {
+    for (const method of ['PUT', 'DELETE', 'PROPFIND'])
+      expect([404, 405]).toContain((await fetch(`${api.url}/api/computers`, { method })).status);
+    const form = new URLSearchParams({ name: 'Music room', system: 'linux' });
+    expect((await fetch(`${api.url}/api/computers`, { method: 'POST', body: form })).status).toBe(400);
+  });
+
+  it('logs what failed without what follows the path, where a code may stand', () => {
+    const logged: object[] = [];
+    const log = { error: (about: object) => logged.push(about) } as unknown as Logger;
+    const answer = { headersSent: false, status: () => answer, type: () => answer, send: () => answer };
+    const asked = {
+      method: 'GET',
+      path: '/computers',
+      url: '/computers?code=secret',
+      originalUrl: '/api/computers?code=secret',
+    };
+    problemHandler(log)(new Error('broken'), asked as unknown as Request, answer as unknown as Response, () => undefined);
+    expect(logged).toHaveLength(1);
+    expect(JSON.stringify(logged)).not.toContain('secret');
   });
 });
 

@@ -27,7 +27,8 @@ export const problemHandler =
       return;
     }
     const known = asHttpError(error, dataFolder);
-    const about = { err: error, method: request.method, url: request.url };
+    // Without what follows the path: a code that signs in may stand there.
+    const about = { err: error, method: request.method, path: request.path };
     if (known === null) log.error(about, 'request failed');
     // Whoever sent it is told enough; that it came so far is a fault of ours.
     else if (isNoValue(error)) log.warn(about, 'the database refused a value that should have been refused before');
