@@ -7,7 +7,11 @@ export function MoreOf(props: { left: number; step: number; busy?: boolean; erro
   if (left <= 0) return null;
   return (
     <>
-      {error !== null && <p role="alert">More could not be fetched. {wordsOf(error)}</p>}
+      {error !== null && (
+        <div className="note-box attention" role="alert">
+          More could not be fetched. {wordsOf(error)}
+        </div>
+      )}
       <PlainButton disabled={busy} onClick={more}>
         {left > step ? `the next ${String(step)} of ${String(left)} more` : `and ${String(left)} more`}
       </PlainButton>
