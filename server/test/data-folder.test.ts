@@ -208,6 +208,10 @@ describe('a database that ends', () => {
     const server = await start(true, 500);
     const id = (await computers(server))[0]?.id ?? '';
     const pid = (await readFile(join(await homeOf(), 'data', 'postmaster.pid'), 'utf8')).split('\n')[0] ?? '';
+    // What is made ahead is made by then: what asks meanwhile would be given a further connection, which is not frozen.
+    for (const list of ['catalogue/columns', 'arrangement'])
+      expect((await fetch(`${server.url}/api/computers/${id}/${list}`)).status).toBe(200);
+    await rest(1000);
     const own = await childrenOf(pid);
     expect(own.length).toBeGreaterThan(3);
     const began = Date.now();

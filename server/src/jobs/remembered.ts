@@ -55,7 +55,11 @@ export class Remembered {
       this.keep(computerId, revision, applyEdits(before, edits));
       return;
     }
-    const done = inBetween(applyStepwise(before, edits)).then((state) => this.keep(computerId, revision, state));
+    const done = inBetween(applyStepwise(before, edits)).then(
+      (state) => this.keep(computerId, revision, state),
+      // It is read from the database then.
+      () => undefined,
+    );
     this.takingOver = { revision, done };
     void done.finally(() => {
       if (this.takingOver?.done === done) this.takingOver = null;
