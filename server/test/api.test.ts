@@ -65,7 +65,12 @@ describe('who may ask', () => {
       url: '/computers?code=secret',
       originalUrl: '/api/computers?code=secret',
     };
-    problemHandler(log)(new Error('broken'), asked as unknown as Request, answer as unknown as Response, () => undefined);
+    problemHandler(log)(
+      new Error('broken'),
+      asked as unknown as Request,
+      answer as unknown as Response,
+      () => undefined,
+    );
     expect(logged).toHaveLength(1);
     expect(JSON.stringify(logged)).not.toContain('secret');
   });
