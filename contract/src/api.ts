@@ -10,15 +10,13 @@ import {
   folderChangeRequest,
   folderRequest,
   journalQuery,
-  leftOutQuery,
-  problemsQuery,
   renameRequest,
   reportRequest,
-  scanRequest,
 } from './requests.js';
 import * as answers from './responses.js';
 import { CHANGES, change, NO_COMPUTER, SENDS } from './api-parts.js';
 import { LOAD_API } from './load-api.js';
+import { SCAN_API } from './scan-api.js';
 import { flag, listOf, one, thing, written } from './schema.js';
 
 /** Every endpoint by method and path, below /api. */
@@ -252,51 +250,5 @@ export const API = {
     answer: { media: ['image/png', 'image/jpeg', 'image/webp'] },
     problems: NO_COMPUTER,
   },
-
-  'GET /computers/{computer}/scans': {
-    summary: 'The scans of a computer, newest first.',
-    status: 200,
-    answer: listOf(answers.scanView),
-    problems: NO_COMPUTER,
-  },
-  'POST /computers/{computer}/scans': {
-    summary: 'Puts a scan of some folders or places, or of everything, into the computer’s queue.',
-    request: scanRequest,
-    status: 202,
-    answer: answers.scanView,
-    problems: [...SENDS, 'not-found', 'not-done', 'other-computer'],
-  },
-  'GET /computers/{computer}/problems': {
-    summary: 'The places that can’t be read or asked now, with cause and remedy, part by part.',
-    query: problemsQuery,
-    status: 200,
-    answer: answers.problemsView,
-    problems: ['request-does-not-fit', 'not-found'],
-  },
-  'GET /computers/{computer}/left-out': {
-    summary: 'What was looked at and left out, with the reasons, part by part.',
-    query: leftOutQuery,
-    status: 200,
-    answer: answers.leftOutView,
-    problems: ['request-does-not-fit', 'not-found'],
-  },
-  'GET /computers/{computer}/arrivals': {
-    summary: 'What came or went in watched folders, and waits to be scanned.',
-    status: 200,
-    answer: listOf(answers.arrival),
-    problems: NO_COMPUTER,
-  },
-  'GET /scans/{scan}': { summary: 'One scan.', status: 200, answer: answers.scanView, problems: NO_COMPUTER },
-  'GET /scans/{scan}/story': {
-    summary: 'What a scan did to each build and place.',
-    status: 200,
-    answer: answers.scanStory,
-    problems: NO_COMPUTER,
-  },
-  'POST /scans/{scan}/cancel': {
-    summary: 'Ends a scan; what it has read is kept.',
-    status: 202,
-    answer: answers.scanView,
-    problems: NO_COMPUTER,
-  },
+  ...SCAN_API,
 } as const satisfies Readonly<Record<string, Endpoint>>;

@@ -125,6 +125,21 @@ test('what a page of plugins shows first is fetched once, while its code is stil
   }
 });
 
+test('a studio computer without a network: places open, and a scan begins', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+  // The browser says so; the server on the same machine answers all the same.
+  await page.evaluate(() => window.dispatchEvent(new Event('offline')));
+  await page.keyboard.press('Alt+k');
+  await expect(page.getByRole('heading', { name: 'Import an arrangement' })).toBeVisible();
+  await page.keyboard.press('Alt+i');
+  await expect(page.getByRole('heading', { name: 'Plugin folders' })).toBeVisible();
+  const begun = page.waitForRequest((request) => request.method() === 'POST' && request.url().endsWith('/scans'));
+  await page.getByRole('button', { name: /^Scan all/ }).click();
+  await begun;
+  await expect(page.getByRole('contentinfo')).toContainText('all saved');
+});
+
 test('a part of the page that can not be fetched says so', async ({ page }) => {
   await page.route('**/assets/keep-page-*.js', (route) => route.abort());
   await page.goto(await placeOf('keep'));

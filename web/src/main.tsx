@@ -10,13 +10,18 @@ import { BrowserRouter } from 'react-router';
 import { App } from './app';
 import { ApiError } from './lib/api';
 
+// The server is on this machine: whether the browser has a network says nothing about it.
+const ANYWAY = 'always';
+
 const client = new QueryClient({
   defaultOptions: {
     queries: {
+      networkMode: ANYWAY,
       staleTime: 5_000,
       // What the server refuses, it refuses again; only a lost connection is worth another try.
       retry: (count, error) => count < 2 && error instanceof ApiError && (error.status === 0 || error.status === 503),
     },
+    mutations: { networkMode: ANYWAY },
   },
 });
 

@@ -65,46 +65,6 @@ export const catalogueView = thing('Catalogue', {
 /** See catalogueView. */
 export type CatalogueView = Answer<typeof catalogueView>;
 
-/**
- * The same catalogue column by column, half as long: the n-th values of `plugins` are those of the n-th plugin. The builds of all plugins follow each other in
- * `builds`; `buildCounts` says how many belong to each. See toColumns and fromColumns.
- */
-export const catalogueColumns = thing('CatalogueColumns', {
-  revision: count(),
-  firstArrival: moment().nullable(),
-  plugins: thing(null, {
-    id: listOf(idOf<PluginId>()),
-    name: listOf(words()),
-    vendor: listOf(words().nullable()),
-    role: listOf(one(ROLES).nullable()),
-    roleGrade: listOf(one(GRADES)),
-    types: listOf(listOf(one(TYPE_IDS))),
-    typeGrade: listOf(one(GRADES)),
-    contradictions: listOf(listOf(words())),
-    found: listOf(flag()),
-    arrivedAt: listOf(words()),
-    loads: listOf(count()),
-    lastLoad: listOf(moment().nullable()),
-    calledToo: listOf(listOf(words())),
-    buildCounts: listOf(count()),
-  }),
-  builds: thing(null, {
-    id: listOf(idOf<BuildId>()),
-    key: listOf(idOf<BuildKey>()),
-    format: listOf(one(FORMATS)),
-    architectures: listOf(listOf(one(ARCHITECTURES))),
-    version: listOf(words().nullable()),
-    path: listOf(words()),
-    found: listOf(flag()),
-    failed: listOf(flag()),
-    pictures: listOf(count()),
-    outputs: listOf(count().nullable()),
-    sidechain: listOf(flag()),
-  }),
-});
-/** See catalogueColumns. */
-export type CatalogueColumns = Answer<typeof catalogueColumns>;
-
 /** The presets that a computer has, each once for its plugin; `leftOut` are more than are told of. */
 export const presetsView = thing('Presets', {
   revision: count(),

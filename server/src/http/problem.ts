@@ -22,13 +22,14 @@ export function sendProblem(response: Response, { problem, message: detail, erro
 export const problemHandler =
   (log: Logger, dataFolder: string | null = null): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
+    // Without what follows the path: a code that signs in may stand there.
+    const about = { err: error, method: request.method, path: request.path };
     if (response.headersSent) {
+      log.error(about, 'an answer ended in the middle');
       next(error);
       return;
     }
     const known = asHttpError(error, dataFolder);
-    // Without what follows the path: a code that signs in may stand there.
-    const about = { err: error, method: request.method, path: request.path };
     if (known === null) log.error(about, 'request failed');
     // Whoever sent it is told enough; that it came so far is a fault of ours.
     else if (isNoValue(error)) log.warn(about, 'the database refused a value that should have been refused before');

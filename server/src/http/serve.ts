@@ -109,12 +109,12 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
     if (isMedia(answer)) return;
     if (answer === null) response.status(status).end();
     else if (isLong(answered))
-      await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(
-        (error: unknown) => {
-          // Whoever asked has gone away.
-          if (!response.destroyed) throw error;
-        },
-      );
+      await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(unlessLeft);
     else response.status(status).json(answered);
   };
+}
+
+/** Whoever asked may go away in the middle of a long answer; anything else that ends it is a fault. */
+function unlessLeft(error: unknown): void {
+  if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
 }
