@@ -203,7 +203,12 @@ export const API = {
     answer: { media: ['text/event-stream'] },
     problems: ['request-does-not-fit', 'not-found'],
   },
-  'POST /computers/{computer}/changes': { summary: 'A change of the arrangement.', request: changeRequest, ...change },
+  'POST /computers/{computer}/changes': {
+    summary: 'A change of the arrangement.',
+    request: changeRequest,
+    ...change,
+    answer: answers.changeAnswer,
+  },
   'POST /computers/{computer}/undo': { summary: 'Takes the last step back.', request: stepRequest, ...change },
   'POST /computers/{computer}/redo': {
     summary: 'Does the last step again that was taken back.',

@@ -12,11 +12,12 @@ import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/
 import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import {
-  buildKey,
   day,
   id,
+  idRows,
+  ids,
+  idsOrNull,
   kind,
-  MANY,
   name,
   newId,
   optionalId,
@@ -37,17 +38,8 @@ const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const split = () => string().oneOf(DRAWER_SPLITS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
-const builds = () =>
-  array()
-    .of(object({ id: id(), pluginId: id() }).noUnknown())
-    .max(MANY)
-    .required();
-
-const keyedBuilds = () =>
-  array()
-    .of(object({ id: id(), pluginId: id(), key: buildKey() }).noUnknown())
-    .max(MANY)
-    .required();
+const builds = () => idRows(['id', 'pluginId']);
+const keyedBuilds = (min = 0) => idRows(['id', 'pluginId', 'key'], min);
 
 /** One schema per intent; an unknown kind is told apart before. */
 export const INTENT_SCHEMAS = {
@@ -98,22 +90,22 @@ export const INTENT_SCHEMAS = {
   file: object({
     kind: kind('file'),
     drawerIds: array().of(id()).min(1).max(500).required(),
-    pluginIds: pluginIds().min(1),
+    pluginIds: pluginIds(1),
   }),
-  'take-out': object({ kind: kind('take-out'), drawerId: id(), pluginIds: pluginIds().min(1) }),
-  'never-in': object({ kind: kind('never-in'), drawerId: id(), pluginIds: pluginIds().min(1) }),
-  'decide-by-rule': object({ kind: kind('decide-by-rule'), drawerId: id(), pluginIds: pluginIds().min(1) }),
+  'take-out': object({ kind: kind('take-out'), drawerId: id(), pluginIds: pluginIds(1) }),
+  'never-in': object({ kind: kind('never-in'), drawerId: id(), pluginIds: pluginIds(1) }),
+  'decide-by-rule': object({ kind: kind('decide-by-rule'), drawerId: id(), pluginIds: pluginIds(1) }),
   place: object({
     kind: kind('place'),
     drawerId: id(),
     pluginIds: pluginIds(),
-    dividerIds: array().of(id()).max(MANY).required(),
+    dividerIds: ids(),
     before: optionalId(),
   }),
   arrange: object({
     kind: kind('arrange'),
     drawerId: id(),
-    ids: array().of(id()).max(MANY).required(),
+    ids: ids(),
     by: string().oneOf(DRAWER_SORTS).required(),
   }),
   'add-divider': object({
@@ -134,19 +126,19 @@ export const INTENT_SCHEMAS = {
   'place-on-tray': object({
     kind: kind('place-on-tray'),
     tray: tray(),
-    pluginIds: pluginIds().min(1),
+    pluginIds: pluginIds(1),
     before: optionalId(),
   }),
   'clear-trays': object({
     kind: kind('clear-trays'),
     trays: array().of(tray()).min(1).max(9).required(),
-    pluginIds: array().of(id()).strict().max(MANY).nullable().defined(),
+    pluginIds: idsOrNull(),
   }),
   'name-tray': object({ kind: kind('name-tray'), tray: tray(), name: text(NAME_LENGTH).nullable().defined() }),
   'swap-trays': object({ kind: kind('swap-trays'), tray: tray(), with: tray() }),
   'name-plugins': object({
     kind: kind('name-plugins'),
-    pluginIds: pluginIds().min(1),
+    pluginIds: pluginIds(1),
     naming: object({
       nickname: text(NAME_LENGTH).nullable().optional(),
       stripLabel: text(STRIP_LABEL_LENGTH).nullable().optional(),
@@ -181,11 +173,11 @@ export const INTENT_SCHEMAS = {
       .matches(/^\d{4}-\d{2}-\d{2}T[\d:.]+Z$/, 'a time is written as 2026-01-31T12:00:00.000Z')
       .required(),
   }),
-  'tray-on': object({ kind: kind('tray-on'), tray: tray(), pluginIds: pluginIds().min(1) }),
-  'tray-off': object({ kind: kind('tray-off'), tray: tray(), pluginIds: pluginIds().min(1) }),
+  'tray-on': object({ kind: kind('tray-on'), tray: tray(), pluginIds: pluginIds(1) }),
+  'tray-off': object({ kind: kind('tray-off'), tray: tray(), pluginIds: pluginIds(1) }),
   'put-right': object({
     kind: kind('put-right'),
-    pluginIds: pluginIds().min(1),
+    pluginIds: pluginIds(1),
     right: object({
       role: string().oneOf(ROLES).nullable().optional(),
       types: array().of(string().oneOf(TYPE_IDS).required()).max(20).nullable().optional(),
@@ -209,11 +201,11 @@ export const INTENT_SCHEMAS = {
   'join-plugins': object({
     kind: kind('join-plugins'),
     intoId: id(),
-    pluginIds: pluginIds().min(1),
+    pluginIds: pluginIds(1),
     builds: keyedBuilds(),
   }),
-  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), builds: keyedBuilds().min(1) }),
-  'release-builds': object({ kind: kind('release-builds'), keys: array().of(buildKey()).min(1).max(MANY).required() }),
+  'split-plugin': object({ kind: kind('split-plugin'), pluginId: id(), newId: newId(), builds: keyedBuilds(1) }),
+  'release-builds': object({ kind: kind('release-builds'), keys: ids(1) }),
   'name-vendor': object({
     kind: kind('name-vendor'),
     spellings: array().of(string().strict().min(1).max(2000).required()).min(1).max(1000).required(),
@@ -243,17 +235,19 @@ export const MOST_INTENTS = 1000;
 
 /**
  * A change of the arrangement, as the intents that one act of the hand consists of; they are one step of undo. `mark` stands for the rows that the window
- * saw and that it would change (see markOf in core).
+ * saw and that it would change (see markOf in core). `brief`: whoever asks has planned it, and needs no edits in the answer (see changeAnswer).
  */
 export const changeRequest = object({
   intents: array().of(anyIntent).min(1).max(MOST_INTENTS).required('a change needs its intents: a list of one or more'),
   mark: string().strict().max(40).optional(),
+  brief: boolean().strict().optional(),
 }).noUnknown();
 
 /** A change as it is sent. */
 export interface ChangeRequest {
   readonly intents: readonly SentIntent[];
   readonly mark?: string;
+  readonly brief?: boolean;
 }
 
 /** Undo or redo: `expects` is the number of the step that the window showed as the next; absent takes whatever is. */

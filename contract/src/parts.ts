@@ -1,5 +1,5 @@
 /** What requests are made of: names, ids, rules. */
-import { array, number, string } from 'yup';
+import { array, number, string, ValidationError, type Schema } from 'yup';
 import type { IntentKind } from '@clever-drawer/core/chests/intent';
 import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
@@ -9,7 +9,8 @@ import { ANY_DRAWERS, KEPT_DRAWERS, type DrawerNames } from '@clever-drawer/core
 import { readRule } from '@clever-drawer/core/rules/read';
 import type { Rule } from '@clever-drawer/core/rules/rule';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
-import { written } from './schema.js';
+import { jsonSchemaOf } from './json-schema.js';
+import { thing, written, type AnySchema } from './schema.js';
 
 /** The most characters of an id: a preset's holds bank and name besides its plugin's. */
 export const ID_LENGTH = 1200;
@@ -46,10 +47,62 @@ const CHAIN_ID = new RegExp(`^${CHAIN_MARK}[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]
 /** The id of a chain that is to be made. */
 export const chainId = () =>
   string().strict().matches(CHAIN_ID, 'a new chain’s id must be its mark and a UUID').required();
-/** What names a build on every computer. */
-export const buildKey = () => id();
+
+/** A text of so many units has no more bytes than ID_BYTES, whatever they are: UTF-8 takes three at most for each. */
+const SURELY_FITS = ID_BYTES / 3;
+const isId = (value: unknown): boolean =>
+  typeof value === 'string' &&
+  value !== '' &&
+  (value.length <= SURELY_FITS || (value.length <= ID_LENGTH && utf8Length(value) <= ID_BYTES));
+
+/** A list that is looked at as a whole: to ask a schema of each of 100,000 entries takes a second. `fits` is what `of` says, of one entry. */
+const wholeList = <T>(of: AnySchema, fits: (entry: unknown) => boolean, min: number, type: unknown = 'array') =>
+  written<T[]>({
+    type,
+    items: jsonSchemaOf(of),
+    maxItems: MANY,
+    ...(min === 0 ? {} : { minItems: min }),
+  }).test('list', (value: unknown, context) => {
+    if (value === null) return true;
+    const wrong = (words: string) => context.createError({ message: `${context.path} ${words}` });
+    if (!Array.isArray(value)) return wrong('must be a list');
+    if (value.length < min) return wrong(`must have at least ${String(min)} ${min === 1 ? 'entry' : 'entries'}`);
+    if (value.length > MANY) return wrong(`must have at most ${String(MANY)} entries`);
+    const at = value.findIndex((entry) => !fits(entry));
+    if (at < 0) return true;
+    const path = `${context.path}[${String(at)}]`;
+    return context.createError({ path, message: problemOf(of, value[at], path) });
+  });
+
+/** What a schema says of a value that does not fit, in its own words. */
+function problemOf(of: AnySchema, value: unknown, path: string): string {
+  try {
+    (of as unknown as Schema).validateSync(value, { context: { path } });
+  } catch (error) {
+    if (error instanceof ValidationError) return error.message.replace('this', path);
+  }
+  return `${path} is not what it should be`;
+}
+
+/** Ids, as many as a request may name. */
+export const ids = (min = 0) => wholeList<string>(id(), isId, min);
 /** Ids of plugins, as many as a request may name. */
-export const pluginIds = () => array().of(id()).strict().max(MANY).required();
+export const pluginIds = ids;
+/** See ids; null stands for all. */
+export const idsOrNull = () => wholeList<string>(id(), isId, 0, ['array', 'null']).nullable();
+/** Things that are named by several ids each, as many as a request may name. */
+export const idRows = <Field extends string>(fields: readonly Field[], min = 0) =>
+  wholeList<Record<Field, string>>(
+    thing(null, Object.fromEntries(fields.map((field) => [field, id()]))),
+    (entry) =>
+      typeof entry === 'object' &&
+      entry !== null &&
+      Object.keys(entry).length === fields.length &&
+      fields.every((field) => isId((entry as Readonly<Record<string, unknown>>)[field])),
+    min,
+  );
+/** The names of such lists in the intents. Anything else in a request is looked at value by value. */
+export const WHOLE_LISTS: ReadonlySet<string> = new Set(['pluginIds', 'dividerIds', 'ids', 'builds', 'keys']);
 
 const KEYWORDS = { length: 60, most: 200 };
 

@@ -89,3 +89,20 @@ it('a look that failed is not remembered', async () => {
   await expect(names()).rejects.toThrow('the connection was lost');
   expect(await names()).toHaveLength(3);
 });
+
+it('tells names from what is remembered as the database does, and asks that where nothing is', async () => {
+  const id = asId<ComputerId>(computer);
+  const { plugins: all } = await catalogues.of(api.source.manager, id);
+  const many = Array.from({ length: 400 }, () => all.map((plugin) => plugin.id)).flat();
+  const named = () => catalogues.namesOf(api.source.manager, id, many);
+  const expected = new Map(all.map((plugin) => [plugin.id, plugin.name]));
+  expect(new Map([...(await named())].sort())).toEqual(new Map([...expected].sort()));
+  // A name that only the table has tells which of both was asked.
+  await api.source.query(`UPDATE plugin SET name = 'Another' WHERE id = $1`, [all[0]?.id]);
+  expect((await named()).get(all[0]?.id as never)).toBe(all[0]?.name);
+  catalogues.close();
+  expect((await named()).get(all[0]?.id as never)).toBe('Another');
+  await api.source.query('UPDATE studio SET "catalogueRevision" = "catalogueRevision" + 1');
+  await catalogues.of(api.source.manager, id);
+  expect((await named()).get(all[0]?.id as never)).toBe('Another');
+});

@@ -110,6 +110,26 @@ describe('what rules take, kept from change to change', () => {
     same(keeper, ruled);
   });
 
+  it('tells the worker of a change once it is saved', async () => {
+    const worker = asker();
+    let save: () => void = () => undefined;
+    const saved = new Promise<void>((done) => (save = done));
+    const keeper = new RuleKeeper(
+      worker as never,
+      () => undefined,
+      () => undefined,
+      () => Promise.resolve(),
+      () => saved,
+    );
+    keeper.take(first);
+    await settled();
+    expect(worker.counts.facts).toBe(0);
+    save();
+    await settled();
+    expect(worker.counts.facts).toBe(1200);
+    same(keeper, first);
+  });
+
   it('a rule that takes nothing any more, or many more, after the catalogue has changed is told', async () => {
     const told: string[] = [];
     const keeper = new RuleKeeper(

@@ -40,19 +40,32 @@ export const ACTS = ['made', 'undone', 'redone'] as const;
 /** One of them. */
 export type Act = (typeof ACTS)[number];
 
-/** A change that was saved: the step that it is and the computer that it was made at, the edits that it came to, and the revision that the arrangement has now. */
-export const savedChange = thing('SavedChange', {
+const SAVED = {
   revision: count(),
   computerId: idOf<ComputerId>(),
   number: count(),
   act: one(ACTS),
   label: words(),
-  edits: listOf(edit),
   steps,
   savedAt: moment(),
-});
+};
+
+/** A change that was saved: the step that it is and the computer that it was made at, the edits that it came to, and the revision that the arrangement has now. */
+export const savedChange = thing('SavedChange', { ...SAVED, edits: listOf(edit) });
 /** See savedChange. */
 export type SavedChange = Answer<typeof savedChange>;
+
+/**
+ * The answer to a change. Who asked to be answered briefly gets no edits where there are many, but a mark of what they leave (see outcomeMark in core): it has
+ * planned them itself, and fetches everything where the mark is another one.
+ */
+export const changeAnswer = thing('ChangeAnswer', {
+  ...SAVED,
+  edits: listOf(edit).nullable(),
+  comesTo: words().nullable(),
+});
+/** See changeAnswer. */
+export type ChangeAnswer = Answer<typeof changeAnswer>;
 
 /** A step of the journal, with the computer that it was made at. `undone`: it was taken back, and can be redone there. */
 export const journalEntry = thing('JournalEntry', {
@@ -64,6 +77,8 @@ export const journalEntry = thing('JournalEntry', {
   undone: flag(),
   edits: listOf(edit),
 });
+/** See journalEntry. */
+export type JournalEntry = Answer<typeof journalEntry>;
 /** The newest steps first; `next` is the number to ask for those before, null at the end. */
 export const journalView = thing('Journal', { entries: listOf(journalEntry), next: count().nullable() });
 /** See journalView. */

@@ -6,7 +6,7 @@ import type { Arrangement, RowKind, Rows } from './arrangement.js';
 import { COMPUTER_KINDS, ROW_KINDS, specOf } from './arrangement.js';
 import { carryGroups } from './row-groups.js';
 import type { OldRow } from './rows/row-kind.js';
-import { upgradeRow } from './rows/row-kind.js';
+import { columnNames, upgradeRow } from './rows/row-kind.js';
 
 /** One row before and after: null before is made, null after is removed. Both ways hold all that the inverse needs. */
 export type Edit = {
@@ -132,4 +132,19 @@ export function markOf(edits: readonly Edit[]): string {
     hash = fnv(`${rowKey(edit)}|${canonical(edit.before)}`, hash);
   }
   return `${String(rows)}-${hash.toString(16)}`;
+}
+
+/** A mark of what edits leave, in their order: two that plan the same, down to each field, get the same mark. See fnv; null is as good as absent. */
+export function* outcomeMark(edits: readonly Edit[]): Stepwise<string> {
+  let hash = fnv('');
+  yield* eachStepwise(edits, ({ of, id, after }) => {
+    hash = fnv(id, fnv(of, hash));
+    if (after === null) return;
+    for (const name of columnNames(specOf(of))) {
+      const value = (after as object as OldRow)[name] ?? null;
+      // Each with its end, so that what one field loses to the next is seen.
+      hash = fnv('|', fnv(value === null ? '\0' : typeof value === 'string' ? value : stringify(value), hash));
+    }
+  });
+  return `${String(edits.length)}-${hash.toString(16)}`;
 }

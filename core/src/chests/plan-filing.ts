@@ -38,8 +38,9 @@ export const FILING_PLANNERS: Planners<
       if (edits.length === 0) {
         return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
       }
-      const filed = new Set(edits.flatMap((edit) => (edit.of === 'entry' ? [itemId(edit.after as Entry)] : [])));
-      return planned(`file ${what([...filed], nameOf)} into ${names}`, edits);
+      const filed = edits.flatMap((edit) => (edit.of === 'entry' ? [itemId(edit.after as Entry)] : []));
+      const each = chosen.length === 1 ? filed : [...new Set(filed)];
+      return planned(`file ${what(each, nameOf)} into ${names}`, edits);
     },
   },
 

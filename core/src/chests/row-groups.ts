@@ -90,29 +90,34 @@ export function* carryGroups(before: object, after: object, kind: RowKind, edits
   const carried = new Map<GroupingName, Map<string, readonly Ordered[]>>();
   // The last edit of a row is what stands.
   const last = new Map(edits.map((edit) => [edit.id, edit]));
+  const standing = last.size === edits.length ? edits : [...last.values()];
   for (const [name, old] of groups) {
     const { of, key } = GROUPINGS[name] as Grouping;
     if (of !== kind) continue;
     yield;
     const next = new Map(old);
     const arriving = new Map<string, Ordered[]>();
-    const touched = new Set<string>();
-    yield* eachStepwise([...last.values()], (edit) => {
-      if (edit.after === null) return;
-      const at = key(edit.after as never);
-      touched.add(at);
+    const leaving = new Set<string>();
+    yield* eachStepwise(standing, ({ after: row }) => {
+      if (row === null) return;
+      const at = key(row as never);
       const list = arriving.get(at);
-      if (list === undefined) arriving.set(at, [edit.after as Ordered]);
-      else list.push(edit.after as Ordered);
+      if (list === undefined) arriving.set(at, [row as Ordered]);
+      else list.push(row as Ordered);
     });
     yield* eachStepwise(edits, (edit) => {
-      if (edit.before !== null) touched.add(key(edit.before as never));
+      if (edit.before === null) return;
+      const at = key(edit.before as never);
+      if (!arriving.has(at)) leaving.add(at);
     });
-    yield* eachStepwise([...touched], (at) => {
-      const list = [...(old.get(at) ?? []).filter((row) => !last.has(row.id)), ...(arriving.get(at) ?? [])];
+    const make = (at: string, coming: readonly Ordered[]): void => {
+      const stood = old.get(at) ?? NONE;
+      const list = stood.length === 0 ? coming : [...stood.filter((row) => !last.has(row.id)), ...coming];
       if (list.length === 0) next.delete(at);
-      else next.set(at, list.sort(byOrder));
-    });
+      else next.set(at, list.length === 1 ? list : [...list].sort(byOrder));
+    };
+    yield* eachStepwise([...arriving], ([at, coming]) => make(at, coming));
+    yield* eachStepwise([...leaving], (at) => make(at, NONE));
     carried.set(name, next);
   }
   remembered.set(after, carried);

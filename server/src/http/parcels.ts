@@ -40,14 +40,18 @@ function* parcelsOfList(list: readonly unknown[], at: readonly (string | number)
 /** Text of this length weighs as much as another value. */
 const LETTERS = 100;
 
-/** How many values there are in a value, counted until there are too many. */
-function weightOf(value: unknown, most: number): number {
+const NONE: ReadonlySet<string> = new Set();
+
+/** How many values there are in a value, counted until there are too many. Lists of some names count as one value. */
+export function weightOf(value: unknown, most: number, wholeLists: ReadonlySet<string> = NONE): number {
   if (typeof value === 'string') return 1 + value.length / LETTERS;
   if (typeof value !== 'object' || value === null) return 1;
   let weight = 1;
-  for (const inner of Object.values(value) as unknown[]) {
+  const isList = Array.isArray(value);
+  for (const [name, inner] of isList ? value.entries() : Object.entries(value)) {
     if (weight >= most) break;
-    weight += weightOf(inner, most - weight);
+    const isWhole = !isList && wholeLists.has(name as string) && Array.isArray(inner);
+    weight += isWhole ? 1 : weightOf(inner, most - weight, wholeLists);
   }
   return weight;
 }

@@ -1,16 +1,36 @@
 import type { EntityManager } from 'typeorm';
 import type { SavedChange } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { markOf } from '@clever-drawer/core/chests/edit';
+import { markOf, outcomeMark } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemNames } from '@clever-drawer/core/chests/item';
 import { namedBy, planWish } from '@clever-drawer/core/chests/plan-change';
 import type { BuildOf, KeyedBuild } from '@clever-drawer/core/chests/set-aside';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { conflict, refused } from '../http/http-error.js';
+import { inBetween } from '../in-between.js';
 import { namesOf, ownersOf } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { hasPicture } from '../store/picture-store.js';
+
+/** What more is known of a wish, and how it is answered. */
+interface Asked {
+  /** A mark of the rows that whoever asks saw; see markOf. */
+  readonly mark?: string | undefined;
+  /** Whether a mark is enough in place of many edits. */
+  readonly brief?: boolean | undefined;
+  /** Looks names of plugins up. */
+  readonly namesOf?: typeof namesOf;
+}
+
+/** What was carried out; `comesTo` is the mark of what it left where that is answered in place of its edits, else null. */
+interface CarriedOut {
+  readonly saved: SavedChange;
+  readonly comesTo: string | null;
+}
+
+/** From so many edits on. */
+const MANY = 1000;
 
 /** Plans a wish against the arrangement as it stands and saves what it comes to; refused where it can't be granted, a conflict where the mark differs. */
 export async function carryOut(
@@ -18,10 +38,10 @@ export async function carryOut(
   computerId: ComputerId,
   state: Arrangement,
   intents: readonly Intent[],
-  mark?: string,
-): Promise<SavedChange> {
+  { mark, brief = false, namesOf: lookUp = namesOf }: Asked = {},
+): Promise<CarriedOut> {
   const named = intents.map((intent) => namedBy(intent, state));
-  const names = await namesOf(
+  const names = await lookUp(
     db,
     named.flatMap((one) => one.plugins ?? []),
   );
@@ -43,7 +63,11 @@ export async function carryOut(
     throw conflict(
       `Another window has just changed what “${plan.change.label}” touches, so it was not done. Look at it as it is now, and do it again if it is still right.`,
     );
-  return saveChange(db, computerId, state, plan.change);
+  const { edits } = plan.change;
+  // Marked while the database writes.
+  const marking = brief && edits.length >= MANY ? inBetween(outcomeMark(edits)) : null;
+  const [saved, comesTo] = await Promise.all([saveChange(db, computerId, state, plan.change), marking]);
+  return { saved, comesTo: saved.edits === edits ? comesTo : null };
 }
 
 /** Builds that a wish names must still belong where the screen showed them. */

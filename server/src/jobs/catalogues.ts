@@ -1,7 +1,8 @@
 import type { EntityManager } from 'typeorm';
 import type { CatalogueView } from '@clever-drawer/contract/responses';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { answersTo } from '../database/answers-to.js';
+import { namesOf } from '../store/catalogue-store.js';
 import { lastLoad, loadCounts } from '../store/load-store.js';
 import { revisionsOf } from '../store/studio-store.js';
 import { keptPlugins, workedCatalogue, type WorkedCatalogue } from '../store/worked-catalogue.js';
@@ -9,6 +10,11 @@ import { Kept } from './kept.js';
 import { LetGo } from './let-go.js';
 
 type Counts = Awaited<ReturnType<typeof loadCounts>>;
+
+/** From so many on. */
+const MANY = 1000;
+
+const keyOf = (computerId: ComputerId, revision: number): string => `${computerId} ${String(revision)}`;
 
 /**
  * The catalogue as it was last worked out, so that it is not worked out anew for each view; its revision in the database says whether it still holds. There is
@@ -44,6 +50,18 @@ export class Catalogues {
     };
   }
 
+  /** Names of the plugins among these ids that the catalogue has; many are looked up in what is remembered. */
+  async namesOf(
+    db: EntityManager,
+    computerId: ComputerId,
+    ids: readonly PluginId[],
+  ): Promise<ReadonlyMap<PluginId, string>> {
+    if (ids.length < MANY) return namesOf(db, ids);
+    const { catalogueRevision } = await revisionsOf(db);
+    const worked = this.worked.peek(keyOf(computerId, catalogueRevision));
+    return worked === null ? namesOf(db, ids) : new Map(worked.plugins.map(({ id, name }) => [id, name]));
+  }
+
   /** Lets go of what is remembered. */
   close(): void {
     this.quiet.close();
@@ -64,7 +82,7 @@ export class Catalogues {
   private workedOut(db: EntityManager, computerId: ComputerId, revision: number): Promise<WorkedCatalogue> {
     return this.worked.get(
       db,
-      `${computerId} ${String(revision)}`,
+      keyOf(computerId, revision),
       () => this.workOut(db, computerId),
       // What was read while the catalogue changed may belong to neither: it serves who asked, and is told to be old.
       async () => (await revisionsOf(db)).catalogueRevision === revision,

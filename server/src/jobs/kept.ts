@@ -38,6 +38,11 @@ export class Kept<T> {
     }
   }
 
+  /** The last answer, where it is there and to this; null otherwise. */
+  peek(of: string): T | null {
+    return this.last?.of === of ? (this.last.made?.value ?? null) : null;
+  }
+
   /** Forgets it. */
   letGo(): void {
     this.last = null;

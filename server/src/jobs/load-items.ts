@@ -99,7 +99,7 @@ export async function loadItems(
   }
   if (items.length === 0) throw refusal;
   const intents = planLoad(state, slotId, items, () => asId<SlotId>(randomUUID()));
-  const change = await carryOut(db, id, state, intents);
+  const { saved: change } = await carryOut(db, id, state, intents);
   await countLoads(db, id, countedIn(applyEdits(state, change.edits), intents, load, change.number));
   return change;
 }

@@ -42,11 +42,11 @@ export function changeHandlers({ source, arranging, catalogues }: Context): Hand
       return saved;
     };
   return {
-    'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark } }) => {
-      const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
-        saved: await carryOut(db, id, state, intents, mark),
-      }));
-      return saved;
+    'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark, brief } }) => {
+      const { saved, comesTo } = await arranging.change(path.computer, window, (db, id, state) =>
+        carryOut(db, id, state, intents, { mark, brief, namesOf: (_db, ids) => catalogues.namesOf(db, id, ids) }),
+      );
+      return { ...saved, edits: comesTo === null ? saved.edits : null, comesTo };
     },
     'POST /computers/{computer}/undo': back('undo'),
     'POST /computers/{computer}/redo': back('redo'),

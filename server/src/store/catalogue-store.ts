@@ -124,7 +124,7 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
 }
 
 /** Names of the plugins among these ids that the catalogue has. */
-export async function namesOf(db: EntityManager, ids: readonly PluginId[]): Promise<Map<PluginId, string>> {
+export async function namesOf(db: EntityManager, ids: readonly PluginId[]): Promise<ReadonlyMap<PluginId, string>> {
   const rows = await db.query<{ id: PluginId; name: string }[]>('SELECT id, name FROM plugin WHERE id = ANY($1)', [
     [...new Set(ids)],
   ]);

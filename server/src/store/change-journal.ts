@@ -11,11 +11,12 @@ import {
   type Edit,
   type RowName,
 } from '@clever-drawer/core/chests/edit';
+import { unpackEdits } from '@clever-drawer/core/chests/packed-edits';
 import { ROW_FORM } from '@clever-drawer/core/chests/rows/row-kind';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
-import type { Act, JournalView, SavedChange, Step, Steps } from '@clever-drawer/contract/responses';
+import type { Act, JournalEntry, JournalView, SavedChange, Step, Steps } from '@clever-drawer/contract/responses';
 import { ChangeRow } from '../database/entities/journal.js';
-import { listForDatabase } from '../database/json.js';
+import { editsForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
 import { inBetween } from '../in-between.js';
 import { writeEdits } from './arrangement-store.js';
@@ -54,7 +55,9 @@ export async function saveChange(
   state: Arrangement,
   { label, edits: planned }: Change,
 ): Promise<SavedChange> {
-  const { edits, moved } = await written(db, computerId, state, planned, null);
+  // Put into words while the database writes, unless more comes of it.
+  const words = regroups(planned) ? null : inBetween(editsForDatabase(planned));
+  const [{ edits, moved }, known] = await Promise.all([written(db, computerId, state, planned, null), words]);
   await db.query('DELETE FROM change WHERE "computerId" = $1 AND undone', [computerId]);
   // A step bears the revision that it made: no number is ever used twice.
   const revision = await nextArrangement(db);
@@ -64,7 +67,7 @@ export async function saveChange(
       computerId,
       revision,
       label,
-      await inBetween(listForDatabase(edits)),
+      known ?? (await inBetween(editsForDatabase(edits))),
       ROW_FORM,
       moved === null ? null : JSON.stringify(moved),
     ],
@@ -109,7 +112,7 @@ export async function step(
     throw conflict(`Another window has gone on since: the next to ${way} is “${next.label}”. Look, and ${way} again.`);
   const { number, label } = next;
   const entry = await db.findOneByOrFail(ChangeRow, { seq: number });
-  const done = entry.edits.map((edit) => upgradeEdit(edit, entry.form));
+  const done = await editsOf(entry);
   const edits = way === 'undo' ? inverse(done) : done;
   const inTheWay = firstConflict(state, edits);
   if (inTheWay !== undefined)
@@ -123,6 +126,12 @@ export async function step(
   return saved(db, computerId, await nextArrangement(db), { number, act, label, edits: all });
 }
 
+/** The edits of a step in the newest form of rows, however they stand in the journal. */
+async function editsOf({ edits, form }: Pick<ChangeRow, 'edits' | 'form'>): Promise<Edit[]> {
+  const all = Array.isArray(edits) ? edits : await inBetween(unpackEdits(edits));
+  return form === ROW_FORM ? all : all.map((edit) => upgradeEdit(edit, form));
+}
+
 /** Where builds that are let go return to. */
 const releasedBy = (edits: readonly Edit[]): [string, PluginId][] =>
   edits.flatMap((edit) =>
@@ -133,8 +142,8 @@ const releasedBy = (edits: readonly Edit[]): [string, PluginId][] =>
 async function byWhat(db: EntityManager, computerId: ComputerId, after: number, { of, id }: RowName): Promise<string> {
   const [step] = await db.query<{ label: string; computerId: string; name: string }[]>(
     `SELECT s.label, s."computerId", c.name FROM change s JOIN computer c ON c.id = s."computerId"
-     WHERE s.seq > $1 AND NOT s.undone AND s.edits @> $2::jsonb ORDER BY s.seq DESC LIMIT 1`,
-    [after, JSON.stringify([{ of, id }])],
+     WHERE s.seq > $1 AND NOT s.undone AND (s.edits @> $2::jsonb OR s.edits @> $3::jsonb) ORDER BY s.seq DESC LIMIT 1`,
+    [after, JSON.stringify([{ of, id }]), JSON.stringify({ runs: [{ of, ids: [id] }] })],
   );
   if (step === undefined) return '';
   return step.computerId === computerId ? `: “${step.label}”` : `: “${step.label}” at ${step.name}`;
@@ -176,16 +185,19 @@ export async function listJournal(db: EntityManager, before: number | null, limi
     [before, limit + 1],
   );
   const shown = rows.slice(0, limit);
-  return {
-    entries: shown.map(({ number, label, madeAt, undone, edits, form, computerId, computer }) => ({
+  const entries: JournalEntry[] = [];
+  for (const { number, label, madeAt, undone, edits, form, computerId, computer } of shown)
+    entries.push({
       number,
       label,
       computerId,
       computer,
       madeAt: madeAt.toISOString(),
       undone,
-      edits: edits.map((edit) => upgradeEdit(edit, form)),
-    })),
+      edits: await editsOf({ edits, form }),
+    });
+  return {
+    entries,
     next: rows.length > limit ? (shown.at(-1)?.number ?? null) : null,
   };
 }

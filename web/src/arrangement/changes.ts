@@ -5,15 +5,17 @@ import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/a
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
-import { markOf, regroups } from '@clever-drawer/core/chests/edit';
+import { markOf, outcomeMark, regroups, type Edit } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import { atOnce } from '@clever-drawer/core/stepwise';
 import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
 import { lookAtCatalogue } from '../catalogue/queries';
 import { call, Cancelled, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
+import { whenIdle } from '../lib/when-idle';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
-import { queued } from './queue';
+import { queued, queueKey } from './queue';
 import { windowName } from './window-name';
 import { answered, failed, nextStep, planIn, wished, type Act, type Pending } from './window-state';
 
@@ -40,12 +42,35 @@ export function useChanges(computer: ComputerId): Changes {
   return useMemo(() => changesOf(client, computer), [client, computer]);
 }
 
+/** From so many edits on the server answers with a mark of them. */
+const MANY = 1000;
+
 let acts = 0;
 
 /** The changes of a computer in the window of a query client. */
 export function changesOf(client: QueryClient, computer: ComputerId): Changes {
   const ask = <Key extends EndpointKey>(key: Key, body: RequestOf<Key>, signal?: AbortSignal): Promise<AnswerOf<Key>> =>
     call(key, { path: { computer }, body, window: windowName(client), signal } as unknown as Asked<Key>);
+
+  /** Asks for a wish. `seen`: the rows that the window saw when it was wished; `own`: what it has planned for it. */
+  const sendWish = async (
+    intents: readonly Intent[],
+    seen: readonly Edit[],
+    own: readonly Edit[],
+  ): Promise<SavedChange> => {
+    const brief = own.length >= MANY;
+    const asked = ask('POST /computers/{computer}/changes', {
+      intents: intents as readonly SentIntent[],
+      mark: markOf(seen),
+      ...(brief ? { brief } : {}),
+    });
+    // Marked while the server is at work.
+    const marking = brief ? whenIdle().then(() => atOnce(outcomeMark(own))) : null;
+    const [{ edits, comesTo, ...saved }, planned] = await Promise.all([asked, marking]);
+    if (edits !== null) return { ...saved, edits };
+    if (comesTo !== planned) throw new SavedOtherwise();
+    return { ...saved, edits: own };
+  };
 
   /** Sends an act when its turn comes, and takes over what came of it before the next one goes. Rejects when it could not be done. */
   const send = <T>(
@@ -69,7 +94,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         if (mayLoad(saved)) void lookAtLoads(client, computer);
         return answer;
       } catch (error) {
-        const reason = error instanceof Cancelled ? null : wordsOf(error);
+        const reason = error instanceof Cancelled || error instanceof SavedOtherwise ? null : wordsOf(error);
         bring(client, computer, (window, nameOf) => failed(window, id, reason, nameOf));
         throw error;
       } finally {
@@ -82,6 +107,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     work.then(
       () => true,
       (error: unknown) => {
+        if (error instanceof SavedOtherwise) return true;
         if (!(error instanceof Dropped)) toast.error(wordsOf(error));
         return false;
       },
@@ -108,15 +134,17 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         return false;
       }
       tell(`Done: ${plan.change.label}`);
+      // With nothing else under way its turn is now: it is sent first, and shown while the server is at work.
+      const isFirst = window.pending.length === 0 && client.isMutating({ mutationKey: queueKey(computer) }) === 0;
+      const sent = isFirst ? sendWish(intents, plan.change.edits, plan.change.edits) : null;
+      // Whoever waits for it in the queue is told.
+      sent?.catch(() => undefined);
       return told(
         send(
           { kind: 'wish', intents },
           plan.change.label,
-          ({ seen }) =>
-            ask('POST /computers/{computer}/changes', {
-              intents: intents as readonly SentIntent[],
-              mark: markOf(seen),
-            }),
+          ({ id, seen }) =>
+            sent ?? sendWish(intents, seen, knownIn(client, computer)?.outcomes.get(id)?.edits ?? plan.change.edits),
           (saved) => saved,
         ),
       );
@@ -156,3 +184,5 @@ const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChang
 
 /** An act that was never sent. */
 class Dropped extends Error {}
+/** An act that was saved and came to something else than this window had planned, by a page older than the server: everything is fetched. */
+class SavedOtherwise extends Error {}

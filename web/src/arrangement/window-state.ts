@@ -184,6 +184,7 @@ function without(
   edits: readonly Edit[],
   rename: (ref: StepRef) => StepRef | null,
 ): Pending[] {
+  if (window.pending.every((one) => one.id === id)) return [];
   const renew = renewing(window.outcomes.get(id)?.edits ?? [], edits);
   return window.pending.flatMap((one): Pending[] => {
     if (one.id === id) return [];

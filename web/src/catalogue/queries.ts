@@ -178,9 +178,9 @@ export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
     queryFn: () => call('GET /computers/{computer}/plugins/{plugin}', { path: { computer: id, plugin } }),
   });
 
-/** The name of a plugin, as far as this window knows the catalogue. */
-export const nameIn = (client: QueryClient, computer: ComputerId, id: PluginId): string | undefined =>
-  client.getQueryData<Catalogue>(keys.catalogue(computer))?.byId.get(id)?.name;
+/** The catalogue as this window knows it; undefined before it does. */
+export const catalogueIn = (client: QueryClient, computer: ComputerId): Catalogue | undefined =>
+  client.getQueryData<Catalogue>(keys.catalogue(computer));
 
 /** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
 export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {

@@ -30,7 +30,8 @@ export const ENTRY = rowKind<Entry>()({
     name: orNull(textUpTo(NAME_LENGTH)),
   },
   refersTo: { drawerId: 'drawer' },
-  indexes: [{ columns: ['drawerId', 'pluginId'], unique: false }],
+  comesInBulk: true,
+  indexes: [{ columns: ['drawerId'], unique: false }],
   upgrades: [
     { to: 2, upgrade: (row) => ({ name: null, ...row }) },
     { to: 3, upgrade: (row) => ({ preset: null, ...row }) },

@@ -51,6 +51,8 @@ export interface RowKindSpec<Row, Documented extends keyof Row & string = keyof 
   readonly columns: { readonly [Field in keyof Row]-?: Column };
   /** Columns that name a row of another kind, or a plugin of the catalogue, which must be there. */
   readonly refersTo: { readonly [Field in keyof Row]?: string };
+  /** Whether many thousands of rows come or go at once: that what they refer to is there is then checked once for all of them. */
+  readonly comesInBulk: boolean;
   /** Columns that are looked up together; `unique` when no two rows may have the same in them. */
   readonly indexes: readonly { readonly columns: readonly (keyof Row & string)[]; readonly unique: boolean }[];
   /** How rows of older forms are read: `to` is the form that the step leads to. See ROW_FORM. */
@@ -64,7 +66,14 @@ export const rowKind =
   <Row extends { readonly id: string }>() =>
   <const Documented extends keyof Row & string = never>(
     spec: Pick<RowKindSpec<Row>, 'table' | 'scope' | 'columns'> & Partial<RowKindSpec<Row, Documented>>,
-  ): RowKindSpec<Row, Documented> => ({ refersTo: {}, indexes: [], upgrades: [], documented: [], ...spec });
+  ): RowKindSpec<Row, Documented> => ({
+    refersTo: {},
+    comesInBulk: false,
+    indexes: [],
+    upgrades: [],
+    documented: [],
+    ...spec,
+  });
 
 /**
  * The form in which rows are written now. It goes up by one when a kind of row changes in a way that older rows must be brought to; each such kind

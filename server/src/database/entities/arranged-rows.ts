@@ -20,7 +20,7 @@ const classes = new Map<string, RowClass>();
 
 /** The class of a kind's table, with the decorators that are made from what is known of the kind. */
 function tableOf(kind: RowKind): RowClass {
-  const { table, scope, columns, refersTo, indexes } = specOf(kind);
+  const { table, scope, columns, refersTo, comesInBulk, indexes } = specOf(kind);
   const whose = scope === 'computer' ? ['computerId'] : [];
   const Row = {
     [`${kind}Row`]: class {
@@ -36,8 +36,8 @@ function tableOf(kind: RowKind): RowClass {
     else Column({ type: COLUMN_TYPES[type], nullable })(at, name);
   }
   for (const { columns: own, unique } of indexes) Index([...whose, ...own], { unique })(Row);
-  // Only the studio's rows refer to others.
-  for (const [column, of] of Object.entries(refersTo))
+  // Only the studio's rows refer to others. A foreign key is looked up row by row; for kinds that come in bulk the schema has triggers in its place.
+  for (const [column, of] of comesInBulk ? [] : Object.entries(refersTo))
     ForeignKey(() => (of === 'plugin' ? PluginRow : (classes.get(of ?? '') ?? Row)), [column], ['id'])(Row);
   if (scope === 'computer') ForeignKey(() => ComputerRow, ['computerId'], ['id'], { onDelete: 'CASCADE' })(Row);
   return Row;

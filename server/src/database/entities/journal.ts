@@ -1,5 +1,6 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
 import type { Edit } from '@clever-drawer/core/chests/edit';
+import type { PackedEdits } from '@clever-drawer/core/chests/packed-edits';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
 import { PluginRow } from './catalogue.js';
@@ -8,6 +9,7 @@ import { ComputerRow } from './computer.js';
 /**
  * The journal of changes, for undo and redo: what was done, at which computer, as data with its inverse. `seq` is the studio's revision that the step made,
  * `form` the form of its rows (ROW_FORM in core), `moved` the plugins that builds belonged to before, where the step grouped them otherwise.
+ * Many edits stand in it column by column.
  */
 @Entity('change')
 @Index(['computerId', 'seq'], { where: 'NOT undone' })
@@ -16,7 +18,7 @@ export class ChangeRow {
   @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
   @PrimaryColumn('integer') seq: number;
   @Column('text') label: string;
-  @Column('jsonb') edits: Edit[];
+  @Column('jsonb') edits: Edit[] | PackedEdits;
   @Column('boolean', { default: false }) undone: boolean;
   @Column('timestamptz', { default: () => 'now()' }) madeAt: Date;
   @Column('integer', { default: 1 }) form: number;

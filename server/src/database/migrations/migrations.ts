@@ -11,6 +11,7 @@ import { SplitDrawers1772000000000 } from './1772000000000-split-drawers.js';
 import { UseAndChains1773000000000 } from './1773000000000-use-and-chains.js';
 import { CountingLoads1774000000000 } from './1774000000000-counting-loads.js';
 import { CountedProblems1775000000000 } from './1775000000000-counted-problems.js';
+import { ManyAtOnce1776000000000 } from './1776000000000-many-at-once.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -26,4 +27,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   UseAndChains1773000000000,
   CountingLoads1774000000000,
   CountedProblems1775000000000,
+  ManyAtOnce1776000000000,
 ];

@@ -54,6 +54,8 @@ export class RuleKeeper {
     private readonly noticed: (words: string) => void = () => undefined,
     /** Waits until the screen has nothing to do. */
     private readonly idle: () => Promise<void> = () => Promise.resolve(),
+    /** Waits until what was just changed is saved, as a rule: what the worker is told of it takes the time of the one who saves it. */
+    private readonly saved: () => Promise<void> = () => Promise.resolve(),
   ) {}
 
   /** What rules take, as far as it is known: the same object until something else is known. */
@@ -102,6 +104,7 @@ export class RuleKeeper {
     try {
       while (this.wanted !== null) {
         await this.idle();
+        await this.saved();
         const sources = this.wanted;
         this.wanted = null;
         await this.ask(sources);

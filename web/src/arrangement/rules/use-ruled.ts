@@ -1,3 +1,4 @@
+import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { wrap } from 'comlink';
 import memoizeOne from 'memoize-one';
 import { useEffect, useState, useSyncExternalStore } from 'react';
@@ -11,13 +12,15 @@ import type { ComputerId, DrawerId, ItemId, PluginId } from '@clever-drawer/core
 import { useTraits } from '../../catalogue/queries';
 import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
+import { whenIdle } from '../../lib/when-idle';
+import { queueKey } from '../queue';
 import { RuleKeeper, type Looked, type RuledHere } from './rule-keeper';
 import type { Asker } from './rules.worker';
 
 /** One worker and its keeper for the computer at hand, over all places and visits. */
 let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper; readonly end: () => void } | null = null;
 
-function keeperFor(computer: ComputerId): RuleKeeper {
+function keeperFor(computer: ComputerId, client: QueryClient): RuleKeeper {
   if (kept?.computer === computer) return kept.keeper;
   kept?.end();
   const worker = new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' });
@@ -28,19 +31,26 @@ function keeperFor(computer: ComputerId): RuleKeeper {
   };
   // A worker that could not begin answers nothing at all.
   worker.addEventListener('error', failed);
-  const keeper = new RuleKeeper(wrap<Asker>(worker), failed, (words) => toast.warning(words), whenIdle);
+  const keeper = new RuleKeeper(
+    wrap<Asker>(worker),
+    failed,
+    (words) => toast.warning(words),
+    whenIdle,
+    () => whenSaved(client, computer),
+  );
   kept = { computer, keeper, end: () => worker.terminate() };
   return keeper;
 }
 
-const LONGEST_WAIT_MS = 200;
+const LOOK_AGAIN_MS = 50;
+const LONGEST_SAVING_MS = 3000;
 
-/** What is on the screen comes first. */
-const whenIdle = (): Promise<void> =>
-  new Promise((resolve) => {
-    if ('requestIdleCallback' in window) requestIdleCallback(() => resolve(), { timeout: LONGEST_WAIT_MS });
-    else setTimeout(resolve, 0);
-  });
+/** Nothing is under way to the server, or has been for so long that it is not waited for. */
+async function whenSaved(client: QueryClient, computer: ComputerId): Promise<void> {
+  const until = performance.now() + LONGEST_SAVING_MS;
+  while (client.isMutating({ mutationKey: queueKey(computer) }) > 0 && performance.now() < until)
+    await new Promise((done) => setTimeout(done, LOOK_AGAIN_MS));
+}
 
 const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
 const NO_TRAITS_TOLD =
@@ -73,6 +83,7 @@ export function useAskedFor(condition: Condition | null): void {
 /** What the rules of all clever drawers take; a moment after each change it follows. */
 export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledHere {
   const { id } = useComputer();
+  const client = useQueryClient();
   const inForce = askedByAll(state.drawer);
   const withTraits = useSyncExternalStore(onAsked, keepUp.traits) || inForce.traits;
   const presets = useSyncExternalStore(onAsked, keepUp.presets) || inForce.presets;
@@ -84,7 +95,7 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
     if (isError) toast.error(NO_TRAITS_TOLD, { id: NO_TRAITS_TOLD });
   }, [isError]);
   const today = useToday();
-  const keeper = keeperFor(id);
+  const keeper = keeperFor(id, client);
   const { drawer, entry, neverIn, trayEntry } = state;
   const items = catalogue.byId;
   useEffect(() => {
@@ -96,11 +107,12 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
 /** What a drawer would take by a rule that is being written; null while the first answer is on its way, or nothing is asked. The newest question wins. */
 export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): Looked | null {
   const { id } = useComputer();
+  const client = useQueryClient();
   const [looked, setLooked] = useState<Looked | null>(null);
   useEffect(() => {
     if (condition === null || !ruled.isAnswered) return undefined;
     let isLatest = true;
-    void keeperFor(id)
+    void keeperFor(id, client)
       .look(drawer, condition)
       .then((answer) => {
         if (isLatest) setLooked(answer);
@@ -110,18 +122,19 @@ export function useLook(drawer: DrawerId, condition: Condition | null, ruled: Ru
       isLatest = false;
     };
     // Asked again when what rules take has changed: the catalogue, or another drawer.
-  }, [id, drawer, condition, ruled]);
+  }, [id, client, drawer, condition, ruled]);
   return condition === null ? null : looked;
 }
 
 /** Rules proposed from examples; null while they are worked out. */
 export function useProposed(examples: readonly ItemId[], isAnswered: boolean): readonly ProposedRule[] | null {
   const { id } = useComputer();
+  const client = useQueryClient();
   const [proposed, setProposed] = useState<readonly ProposedRule[] | null>(null);
   useEffect(() => {
     if (!isAnswered) return undefined;
     let isLatest = true;
-    void keeperFor(id)
+    void keeperFor(id, client)
       .propose(examples)
       .then((rules) => {
         if (isLatest) setProposed(rules);
@@ -130,7 +143,7 @@ export function useProposed(examples: readonly ItemId[], isAnswered: boolean): r
     return () => {
       isLatest = false;
     };
-  }, [id, examples, isAnswered]);
+  }, [id, client, examples, isAnswered]);
   return proposed;
 }
 
