@@ -77,7 +77,7 @@ const wholeList = <T>(of: AnySchema, fits: (entry: unknown) => boolean, min: num
 /** What a schema says of a value that does not fit, in its own words. */
 function problemOf(of: AnySchema, value: unknown, path: string): string {
   try {
-    (of as unknown as Schema).validateSync(value, { context: { path } });
+    (of as unknown as Schema).validateSync(value);
   } catch (error) {
     if (error instanceof ValidationError) return error.message.replace('this', path);
   }

@@ -29,12 +29,13 @@ const FIRST_LIMIT_MS = 3000;
 const AGAIN_LIMIT_MS = 2000;
 const FILED_LIMIT_MS = 1500;
 const VIEW_LIMIT_MS = 1000;
+const LIST = '[data-list] [role=row]:nth-child(5)';
 /** The places, the key of each, and what is there when it has opened. Sort is the last: the rest is done there. */
 const VIEWS = [
   ['Load', 'Alt+l', 'main[class*="load"], .empty-note'],
   ['Intake', 'Alt+i', '#folders-title'],
   ['Keep', 'Alt+k', '#import-title'],
-  ['Sort', 'Alt+s', '[data-list] [role=row]:nth-child(5)'],
+  ['Sort', 'Alt+s', LIST],
 ];
 const IMPORT_LIMIT_MS = 20_000;
 const OTHERS_LIMIT_MS = 100;
@@ -133,14 +134,18 @@ async function grow(url, computer) {
   await db.end();
 }
 
+const isSaved = () => document.querySelector('.status-line').innerText.includes('all saved');
+
 const measurePage = (url, computer) =>
   inPage(async (page) => {
     page.setDefaultTimeout(60_000);
-    const rows = page.locator('[data-list] [role=row]').nth(5);
+    // Looked for in each frame: what waits for a locator looks for it twice a second only.
+    const seen = (selector) =>
+      page.waitForFunction((wanted) => document.querySelector(wanted) !== null, selector, { polling: 'raf' });
     const open = async (what, act, limit) => {
       const began = performance.now();
       await act();
-      await rows.waitFor();
+      await seen(LIST);
       tell(`${what} ${OF}`, performance.now() - began, 'the limit', limit);
     };
     await open('the first list', () => page.goto(`${url}/${computer}/sort`), FIRST_LIMIT_MS);
@@ -151,29 +156,33 @@ const measurePage = (url, computer) =>
     for (const [view, key, shows] of VIEWS) {
       const began = performance.now();
       await page.keyboard.press(key);
-      await page.locator(shows).first().waitFor();
+      await seen(shows);
       tell(`${view} is opened ${OF}`, performance.now() - began, 'the limit', VIEW_LIMIT_MS);
       await page.waitForTimeout(2000);
     }
     await page.evaluate(watchFrames);
-    await page.locator('[data-list]').focus();
-    await page.keyboard.press('Control+a');
-    await page.waitForTimeout(1000);
-    await page.keyboard.press('f');
-    await page.keyboard.type('More 7', { delay: 50 });
-    await page.waitForTimeout(500);
-    const filed = await shown(
-      page,
-      () => page.keyboard.press('Enter'),
-      `/file 50/.test(document.querySelector(".status-line").innerText)`,
-      20_000,
-    );
-    tell(`all 50000 are filed at once, shown ${OF}`, filed, 'the limit', FILED_LIMIT_MS);
-    // Looked for in each frame: what waits for a text looks for it twice a second only.
-    const saving = performance.now();
-    const isSaved = () => document.querySelector('.status-line').innerText.includes('all saved');
-    await page.waitForFunction(isSaved, null, { timeout: 60_000, polling: 'raf' });
-    tell(`that is saved ${OF}`, filed + performance.now() - saving, 'the limit', FILED_LIMIT_MS);
+    for (const round of ['', 'once more, ']) {
+      await page.locator('[data-list]').focus();
+      await page.keyboard.press('Control+a');
+      await page.waitForTimeout(1000);
+      await page.keyboard.press('f');
+      await page.keyboard.type('More 7', { delay: 50 });
+      await page.waitForTimeout(500);
+      const filed = await shown(
+        page,
+        () => page.keyboard.press('Enter'),
+        `/file 50/.test(document.querySelector(".status-line").innerText)`,
+        20_000,
+      );
+      tell(`all 50000 are filed at once, ${round}shown ${OF}`, filed, 'the limit', FILED_LIMIT_MS);
+      const saving = performance.now();
+      await page.waitForFunction(isSaved, null, { timeout: 60_000, polling: 'raf' });
+      tell(`that is saved ${OF}`, filed + performance.now() - saving, 'the limit', FILED_LIMIT_MS);
+      await page.waitForTimeout(2000);
+      if (round === '') await page.keyboard.press('Control+z');
+      await page.waitForFunction(isSaved, null, { timeout: 60_000, polling: 'raf' });
+      await page.waitForTimeout(4000);
+    }
     const session = await page.context().newCDPSession(page);
     await session.send('HeapProfiler.collectGarbage');
     const { usedSize } = await session.send('Runtime.getHeapUsage');

@@ -38,7 +38,8 @@ export const FILING_PLANNERS: Planners<
       if (edits.length === 0) {
         return refuse(`${pluginIds.length === 1 ? 'It stands' : 'They all stand'} in ${names} already.`);
       }
-      const filed = edits.flatMap((edit) => (edit.of === 'entry' ? [itemId(edit.after as Entry)] : []));
+      const filed: ItemId[] = [];
+      for (const edit of edits) if (edit.of === 'entry') filed.push(itemId(edit.after as Entry));
       const each = chosen.length === 1 ? filed : [...new Set(filed)];
       return planned(`file ${what(each, nameOf)} into ${names}`, edits);
     },

@@ -32,7 +32,10 @@ export type Planners<Kinds extends IntentKind> = { readonly [Kind in Kinds]: Pla
 export const nothing = (): Named => ({});
 /** Wishes that name the plugins that they are about. */
 export const itsPlugins = ({ pluginIds }: { readonly pluginIds: readonly ItemId[] | null }): Named => ({
-  plugins: pluginsOfItems(pluginIds ?? []),
+  // Worked out when they are asked for: of many, their names may be at hand.
+  get plugins() {
+    return pluginsOfItems(pluginIds ?? []);
+  },
 });
 /** Wishes that name one plugin. */
 export const itsPlugin = ({ pluginId }: { readonly pluginId: ItemId }): Named => ({

@@ -6,7 +6,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemNames } from '@clever-drawer/core/chests/item';
 import { namedBy, planWish } from '@clever-drawer/core/chests/plan-change';
 import type { BuildOf, KeyedBuild } from '@clever-drawer/core/chests/set-aside';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { conflict, refused } from '../http/http-error.js';
 import { inBetween } from '../in-between.js';
 import { namesOf, ownersOf } from '../store/catalogue-store.js';
@@ -19,8 +19,8 @@ interface Asked {
   readonly mark?: string | undefined;
   /** Whether a mark is enough in place of many edits. */
   readonly brief?: boolean | undefined;
-  /** Looks names of plugins up. */
-  readonly namesOf?: typeof namesOf;
+  /** Looks names up, of these plugins at least; in the database, where nothing else is said. */
+  readonly namesOf?: (ids: () => readonly PluginId[]) => Promise<ReadonlyMap<PluginId, string>>;
 }
 
 /** What was carried out; `comesTo` is the mark of what it left where that is answered in place of its edits, else null. */
@@ -38,13 +38,10 @@ export async function carryOut(
   computerId: ComputerId,
   state: Arrangement,
   intents: readonly Intent[],
-  { mark, brief = false, namesOf: lookUp = namesOf }: Asked = {},
+  { mark, brief = false, namesOf: lookUp = (ids) => namesOf(db, ids()) }: Asked = {},
 ): Promise<CarriedOut> {
   const named = intents.map((intent) => namedBy(intent, state));
-  const names = await lookUp(
-    db,
-    named.flatMap((one) => one.plugins ?? []),
-  );
+  const names = await lookUp(() => named.flatMap((one) => one.plugins ?? []));
   await checkBuilds(
     db,
     computerId,

@@ -11,9 +11,6 @@ import { LetGo } from './let-go.js';
 
 type Counts = Awaited<ReturnType<typeof loadCounts>>;
 
-/** From so many on. */
-const MANY = 1000;
-
 const keyOf = (computerId: ComputerId, revision: number): string => `${computerId} ${String(revision)}`;
 
 /**
@@ -23,6 +20,7 @@ const keyOf = (computerId: ComputerId, revision: number): string => `${computerI
 export class Catalogues {
   private readonly worked = new Kept<WorkedCatalogue>();
   private readonly counts = new Kept<Counts>();
+  private readonly names = new WeakMap<WorkedCatalogue, ReadonlyMap<PluginId, string>>();
   private readonly quiet = new LetGo(() => this.letGo());
 
   constructor(private readonly workOut = workedCatalogue) {}
@@ -50,16 +48,19 @@ export class Catalogues {
     };
   }
 
-  /** Names of the plugins among these ids that the catalogue has; many are looked up in what is remembered. */
+  /** Names of the plugins that the catalogue has, of those of these ids at least: of all where it is remembered. */
   async namesOf(
     db: EntityManager,
     computerId: ComputerId,
-    ids: readonly PluginId[],
+    ids: () => readonly PluginId[],
   ): Promise<ReadonlyMap<PluginId, string>> {
-    if (ids.length < MANY) return namesOf(db, ids);
     const { catalogueRevision } = await revisionsOf(db);
     const worked = this.worked.peek(keyOf(computerId, catalogueRevision));
-    return worked === null ? namesOf(db, ids) : new Map(worked.plugins.map(({ id, name }) => [id, name]));
+    if (worked === null) return namesOf(db, ids());
+    let names = this.names.get(worked);
+    if (names === undefined)
+      this.names.set(worked, (names = new Map(worked.plugins.map(({ id, name }) => [id, name]))));
+    return names;
   }
 
   /** Lets go of what is remembered. */

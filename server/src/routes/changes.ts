@@ -44,7 +44,7 @@ export function changeHandlers({ source, arranging, catalogues }: Context): Hand
   return {
     'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark, brief } }) => {
       const { saved, comesTo } = await arranging.change(path.computer, window, (db, id, state) =>
-        carryOut(db, id, state, intents, { mark, brief, namesOf: (_db, ids) => catalogues.namesOf(db, id, ids) }),
+        carryOut(db, id, state, intents, { mark, brief, namesOf: (ids) => catalogues.namesOf(db, id, ids) }),
       );
       return { ...saved, edits: comesTo === null ? saved.edits : null, comesTo };
     },
