@@ -109,6 +109,9 @@ it('a long list of ids is checked at once, and what else is large apart', async 
   const tags = Array.from({ length: 100 }, (_, at) => `tag ${String(at)}`);
   const naming = { kind: 'name-plugins', pluginIds: ids, naming: { addTags: tags } };
   await expect(read({ intents: Array.from({ length: 100 }, () => naming) })).rejects.toThrow('Nobody waits');
+  // Parsed here it would end in an error of ours: it is nested deeper than any stack.
+  const deep = new TextEncoder().encode('['.repeat(1_200_000) + ']'.repeat(1_200_000));
+  await expect(readBodyApart('POST /computers/{computer}/changes', deep, gone.signal)).rejects.toThrow('Nobody waits');
 });
 
 it('JSON for the database is without what it does not take, and else as it is', () => {
