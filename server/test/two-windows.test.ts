@@ -43,7 +43,7 @@ const rowsOf = (view: ArrangementView): Arrangement =>
 /** A line for events over fetch: what a browser's EventSource is, without its opening again by itself. */
 function openLine(address: string): Line {
   const ends = new AbortController();
-  const line: Line = { onmessage: null, close: () => ends.abort() };
+  const line: Line = { onmessage: null, onerror: null, readyState: 1, close: () => ends.abort() };
   const read = async (): Promise<void> => {
     const { body } = await realFetch(api.url + address, { signal: ends.signal });
     let text = '';
@@ -66,7 +66,7 @@ class OpenWindow {
   readonly client = new QueryClient();
   readonly changes: Changes;
   private readonly id = asId<ComputerId>(computer);
-  private line: Line | null = null;
+  private line: Pick<Line, 'close'> | null = null;
 
   constructor(view: ArrangementView, plugins: CatalogueView) {
     const byId = new Map(plugins.plugins.map((plugin) => [plugin.id, plugin]));

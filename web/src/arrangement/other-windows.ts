@@ -13,16 +13,23 @@ import { windowName } from './window-name';
 import { heard, heardElsewhere } from './window-state';
 
 /** The part of an EventSource that is needed. */
-export type Line = Pick<EventSource, 'onmessage' | 'close'>;
+export type Line = Pick<EventSource, 'onmessage' | 'onerror' | 'readyState' | 'close'>;
+
+/** So long after a line was refused the next one is tried; each time after twice as long, up to the longest. */
+const AGAIN_MS = 1000;
+const LONGEST_MS = 30_000;
+/** HTML, EventSource: a line that is refused, as it is while the database is gone, is not opened again by the browser. */
+const CLOSED = 2;
 
 /** Keeps a window in step with the others until the line is closed: their changes are shown as they are made, and what was missed is fetched. */
 export function follow(
   client: QueryClient,
   computer: ComputerId,
   open: (address: string) => Line = (address) => new EventSource(address),
-): Line {
+  againMs = AGAIN_MS,
+): Pick<Line, 'close'> {
   const query = { window: windowName(client) };
-  const line = open(addressOf('GET /computers/{computer}/events', { path: { computer }, query }));
+  const address = addressOf('GET /computers/{computer}/events', { path: { computer }, query });
   // Between two changes of this window, so that what is fetched holds each of them wholly or not at all.
   const catchUp = (): void => void queued(client, computer, () => resync(client, computer)).catch(() => undefined);
   const fell = (): boolean => {
@@ -30,7 +37,7 @@ export function follow(
     const told = toldOf(client, computer);
     return window !== undefined && (window.isBehind || window.held.revision < told);
   };
-  line.onmessage = ({ data }: MessageEvent<string>) => {
+  const hear = ({ data }: MessageEvent<string>): void => {
     const event = JSON.parse(data) as WindowEvent;
     if (event.kind === 'used') {
       void lookAtLoads(client, computer);
@@ -52,7 +59,28 @@ export function follow(
     }
     if (fell()) catchUp();
   };
-  return line;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  let pause = againMs;
+  const opened = (): Line => {
+    const own = open(address);
+    own.onmessage = (message: MessageEvent<string>) => {
+      pause = againMs;
+      hear(message);
+    };
+    own.onerror = () => {
+      if (own.readyState !== CLOSED) return;
+      again = setTimeout(() => (line = opened()), pause);
+      pause = Math.min(2 * pause, LONGEST_MS);
+    };
+    return own;
+  };
+  let line = opened();
+  return {
+    close: () => {
+      clearTimeout(again);
+      line.close();
+    },
+  };
 }
 
 /** See follow. */
