@@ -8,7 +8,7 @@ import type { DrawerSort } from './drawer-sort.js';
 import type { DrawerSplit } from './drawer-split.js';
 import type { Edit } from './edit.js';
 import { itemId, type ItemParts } from './item.js';
-import { keysBefore } from './order-keys.js';
+import { firstKeysStepwise, keysBefore } from './order-keys.js';
 
 /** A line of a drawer to be made: a plugin or preset, maybe under a name of its own there, or a divider. */
 export type PlannedLine = (ItemParts & { readonly name: string | null }) | { readonly divider: string };
@@ -59,7 +59,7 @@ export function* layOutStepwise(
 }
 
 function* layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[], tell: (edit: Edit) => void): Stepwise<void> {
-  const orders = keysBefore([], null, lines.length);
+  const orders = yield* firstKeysStepwise(lines.length);
   const put = new Set<string>();
   yield* eachStepwise(lines, (line, at) => {
     const order = orders[at] ?? '';

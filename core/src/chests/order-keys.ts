@@ -1,4 +1,5 @@
 import { generateNKeysBetween } from 'fractional-indexing';
+import type { Stepwise } from '../stepwise.js';
 import { byOrder } from './look-up.js';
 
 interface Ordered {
@@ -13,4 +14,16 @@ export function keysBefore(siblings: readonly Ordered[], before: string | null, 
   const next = at < 0 ? undefined : sorted[at];
   const previous = at < 0 ? sorted.at(-1) : sorted[at - 1];
   return generateNKeysBetween(previous?.order ?? null, next?.order ?? null, count);
+}
+
+const IN_A_STEP = 500;
+
+/** The same `count` keys as `keysBefore` has for a place where nothing stands yet, step by step. */
+export function* firstKeysStepwise(count: number): Stepwise<string[]> {
+  const keys: string[] = [];
+  while (keys.length < count) {
+    keys.push(...generateNKeysBetween(keys.at(-1) ?? null, null, Math.min(IN_A_STEP, count - keys.length)));
+    yield;
+  }
+  return keys;
 }

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { emptyArrangement } from '../../src/chests/arrangement';
 import { byOrder } from '../../src/chests/look-up';
 import { applyEdits, firstConflict, inverse, sameRow, type Edit } from '../../src/chests/edit';
-import { keysBefore } from '../../src/chests/order-keys';
+import { firstKeysStepwise, keysBefore } from '../../src/chests/order-keys';
 import { layOutDrawers } from '../../src/chests/lay-out-drawers';
+import { atOnce } from '../../src/stepwise';
 import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
 
 interface Row {
@@ -92,4 +93,9 @@ describe('laying out drawers', () => {
     ]);
     expect([...state.entry.values()].sort(byOrder).map((entry) => entry.pluginId)).toEqual(['p', 'q']);
   });
+});
+
+it('keys that are made step by step are those that are made at once', () => {
+  for (const count of [0, 1, 2, 499, 500, 501, 3000])
+    expect(atOnce(firstKeysStepwise(count))).toEqual(keysBefore([], null, count));
 });
