@@ -10,7 +10,7 @@ export function atOnce<T>(work: Stepwise<T>): T {
 }
 
 /** A step is of so many lines, rows or the like: a millisecond or a few. */
-const IN_A_STEP = 500;
+export const IN_A_STEP = 500;
 
 /** The entries of a list with their places; a step ends after some of them. `tell` gets each. */
 export function* eachStepwise<T>(list: readonly T[], tell: (one: T, at: number) => void): Stepwise<void> {

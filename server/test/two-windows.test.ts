@@ -169,6 +169,39 @@ async function expectAlike(): Promise<Arrangement> {
 }
 
 describe('two windows on one database', () => {
+  it('file thousands into one drawer at the same moment; who planned other places than it got fetches everything', async () => {
+    const [mine, theirs] = ['mine', 'theirs'].map((whose) =>
+      Array.from({ length: 1200 }, (_, at) => asId<PluginId>(`${whose}/${String(at)}`)),
+    );
+    const all = [...(mine ?? []), ...(theirs ?? [])];
+    await api.source.query(
+      `INSERT INTO plugin (id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions)
+       SELECT id, 'Plate ' || id, NULL, NULL, 'unknown', '[]', 'unknown', '[]' FROM unnest($1::text[]) AS id`,
+      [all],
+    );
+    await api.source.query('UPDATE studio SET "catalogueRevision" = "catalogueRevision" + 1');
+    for (const { client } of [one, other])
+      client.setQueryData(keys.catalogue(asId<ComputerId>(computer)), {
+        ...{ revision: 99, plugins: [] },
+        byId: new Map(all.map((id) => [id, { id, name: `Plate ${id}` }])),
+      });
+    let sent = 0;
+    fate = () => {
+      sent++;
+      return undefined;
+    };
+    const saved = [one.changes.make(file(0, ...(mine ?? []))), other.changes.make(file(0, ...(theirs ?? [])))];
+    expect(await Promise.all(saved)).toEqual([true, true]);
+    expect(sent).toBe(2);
+    const state = await expectAlike();
+    expect(state.entry.size).toBe(2400);
+    // Alone it is taken over by its mark: the window goes on with the very rows that it had planned.
+    const before = one.shown.held.revision;
+    expect(await one.changes.make({ kind: 'take-out', drawerId: drawerAt(0), pluginIds: mine ?? [] })).toBe(true);
+    expect([one.shown.held.revision, one.shown.isBehind]).toEqual([before + 1, false]);
+    expect((await expectAlike()).entry.size).toBe(1200);
+  });
+
   it('file into one drawer at the same moment, and each goes on with the places that the server gave', async () => {
     await Promise.all([one.changes.make(file(0, ALL[0] as PluginId)), other.changes.make(file(0, ALL[1] as PluginId))]);
     const state = await expectAlike();

@@ -1,5 +1,5 @@
 import { generateNKeysBetween } from 'fractional-indexing';
-import type { Stepwise } from '../stepwise.js';
+import { IN_A_STEP, type Stepwise } from '../stepwise.js';
 import { byOrder } from './look-up.js';
 
 interface Ordered {
@@ -15,8 +15,6 @@ export function keysBefore(siblings: readonly Ordered[], before: string | null, 
   const previous = at < 0 ? sorted.at(-1) : sorted[at - 1];
   return generateNKeysBetween(previous?.order ?? null, next?.order ?? null, count);
 }
-
-const IN_A_STEP = 500;
 
 /** The same `count` keys as `keysBefore` has for a place where nothing stands yet, step by step. */
 export function* firstKeysStepwise(count: number): Stepwise<string[]> {

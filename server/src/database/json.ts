@@ -1,6 +1,6 @@
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import { packEdits } from '@clever-drawer/core/chests/packed-edits';
-import type { Stepwise } from '@clever-drawer/core/stepwise';
+import { IN_A_STEP, type Stepwise } from '@clever-drawer/core/stepwise';
 
 /** JSON that PostgreSQL takes: without zero characters and half surrogate pairs, which file names and resources may hold. */
 export function jsonForDatabase(value: unknown): string {
@@ -12,8 +12,6 @@ export function jsonForDatabase(value: unknown): string {
 
 /** How JSON writes them (ECMA-262, QuoteJSONString). Seldom there: to look at each text by itself takes several times as long. */
 const MAYBE_UNSTORABLE = /\\u(?:0000|d[89a-f])/;
-
-const IN_A_STEP = 500;
 
 /** The same for a long list, step by step. */
 export function* listForDatabase(list: readonly unknown[]): Stepwise<string> {

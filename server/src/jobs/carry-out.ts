@@ -17,7 +17,7 @@ import { hasPicture } from '../store/picture-store.js';
 interface Asked {
   /** A mark of the rows that whoever asks saw; see markOf. */
   readonly mark?: string | undefined;
-  /** Whether a mark is enough in place of many edits. */
+  /** Whether a mark is wanted in place of the edits. */
   readonly brief?: boolean | undefined;
   /** Looks names up, of these plugins at least; in the database, where nothing else is said. */
   readonly namesOf?: (ids: () => readonly PluginId[]) => Promise<ReadonlyMap<PluginId, string>>;
@@ -28,9 +28,6 @@ interface CarriedOut {
   readonly saved: SavedChange;
   readonly comesTo: string | null;
 }
-
-/** From so many edits on. */
-const MANY = 1000;
 
 /** Plans a wish against the arrangement as it stands and saves what it comes to; refused where it can't be granted, a conflict where the mark differs. */
 export async function carryOut(
@@ -62,7 +59,7 @@ export async function carryOut(
     );
   const { edits } = plan.change;
   // Marked while the database writes.
-  const marking = brief && edits.length >= MANY ? inBetween(outcomeMark(edits)) : null;
+  const marking = brief ? inBetween(outcomeMark(edits)) : null;
   const [saved, comesTo] = await Promise.all([saveChange(db, computerId, state, plan.change), marking]);
   return { saved, comesTo: saved.edits === edits ? comesTo : null };
 }

@@ -42,7 +42,7 @@ export function useChanges(computer: ComputerId): Changes {
   return useMemo(() => changesOf(client, computer), [client, computer]);
 }
 
-/** From so many edits on the server answers with a mark of them. */
+/** From so many edits on a mark of them is asked for: fewer are sent as quickly as they are marked. */
 const MANY = 1000;
 
 let acts = 0;
@@ -184,5 +184,5 @@ const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChang
 
 /** An act that was never sent. */
 class Dropped extends Error {}
-/** An act that was saved and came to something else than this window had planned, by a page older than the server: everything is fetched. */
+/** An act that was saved and came to something else than this window had planned, since another window was quicker or the page is older than the server: everything is fetched. */
 class SavedOtherwise extends Error {}
