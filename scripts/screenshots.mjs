@@ -99,7 +99,10 @@ async function takeAll(url) {
   await newChest.getByLabel('A drawer for each type').check();
   await newChest.waitForTimeout(400);
   await take(newChest, 'new-chest');
-  await take(await open('intake'), 'intake');
+  const intake = await open('intake');
+  // Rules are asked a moment after the rest is there.
+  await intake.getByText('filed by rules').waitFor();
+  await take(intake, 'intake');
   const about = await open('sort');
   await about.getByRole('searchbox').fill('toy piano');
   await about.getByRole('row', { name: 'Cinderquay' }).click();
