@@ -19,3 +19,13 @@ export function* eachStepwise<T>(list: readonly T[], tell: (one: T, at: number) 
     if (at % IN_A_STEP === IN_A_STEP - 1) yield;
   }
 }
+
+/** The first entry of a list that fits; a step ends after some of them. Undefined for none. */
+export function* findStepwise<T>(list: readonly T[], fits: (one: T) => boolean): Stepwise<T | undefined> {
+  for (let at = 0; at < list.length; at++) {
+    const one = list[at] as T;
+    if (fits(one)) return one;
+    if (at % IN_A_STEP === IN_A_STEP - 1) yield;
+  }
+  return undefined;
+}

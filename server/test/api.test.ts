@@ -11,7 +11,11 @@ import type {
   ProblemDetails,
   SavedChange,
 } from '@clever-drawer/contract/responses';
+import { asId, type PluginId } from '@clever-drawer/core/ids';
 import { problemHandler } from '../src/http/problem';
+import { lockCatalogue } from '../src/store/catalogue-lock';
+import { addMissing } from '../src/store/catalogue-store';
+import { nextCatalogue } from '../src/store/studio-store';
 import { api, arrangement, change, computer, get, post, scan, useStudio } from './support/studio';
 
 useStudio();
@@ -250,6 +254,43 @@ describe('arranging', () => {
     expect(
       (await post<ProblemDetails>(`/computers/${other}/import`, { ...document, schema: 'something/else' })).body.detail,
     ).toContain('no arrangement of Clever Drawer');
+  });
+});
+
+describe('an import while the catalogue is written', () => {
+  const imported = async () => {
+    const document = await get<Record<string, unknown>>(`/computers/${computer}/export`);
+    await api.empty();
+    const other = (await post<{ id: string }>('/computers', { name: 'Puppet wagon', system: 'windows' })).body.id;
+    return () => post<ImportReport & ProblemDetails>(`/computers/${other}/import`, document);
+  };
+  beforeEach(async () => {
+    await scan();
+    await change({ kind: 'tray-on', tray: 1, pluginIds: ['tollgatesound/coppereq'] });
+  });
+
+  it('does not wait for the scan that brings the same plugin and waits for it: it asks to be tried again', async () => {
+    const again = await imported();
+    const scanning = api.source.createQueryRunner();
+    await scanning.startTransaction();
+    await lockCatalogue(scanning.manager);
+    await scanning.query(
+      `INSERT INTO plugin (id, name, types) VALUES ('tollgatesound/coppereq', 'Copper EQ', '["eq"]')`,
+    );
+    const { status, body } = await again();
+    expect([status, body.detail]).toEqual([409, 'A scan is just being written. Try again in a moment.']);
+    await nextCatalogue(scanning.manager);
+    await scanning.commitTransaction();
+    await scanning.release();
+    expect((await again()).status).toBe(201);
+  });
+
+  it('leaves a plugin alone that came in after the import was planned', async () => {
+    const [id, name, vendor] = ['tollgatesound/coppereq', 'Copper EQ', 'Tollgate Sound'];
+    const types = async () => (await api.source.query(`SELECT types FROM plugin WHERE id = $1`, [id])) as unknown;
+    expect(await types()).toEqual([{ types: ['eq'] }]);
+    await api.source.transaction((db) => addMissing(db, [{ id: asId<PluginId>(id), name, vendor, builds: [] }]));
+    expect(await types()).toEqual([{ types: ['eq'] }]);
   });
 });
 

@@ -1,4 +1,4 @@
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { atOnce, eachStepwise, findStepwise, type Stepwise } from '../stepwise.js';
 import { fnv } from '../text/fnv.js';
 import equal from 'fast-deep-equal';
 import { configure } from 'safe-stable-stringify';
@@ -75,22 +75,29 @@ export type RowName = Pick<Edit, 'of' | 'id'>;
  * The first row that keeps edits from being done: one whose `before` is not what stands now, or one that would name a row that is not there afterwards, such as a
  * place in a drawer that the edits take away. Undefined when all fit.
  */
-export const firstConflict = (state: Arrangement, edits: readonly Edit[]): RowName | undefined =>
-  edits.find((edit) => !sameRow(state[edit.of].get(edit.id) ?? null, edit.before)) ?? firstDangling(state, edits);
+export const firstConflict = (...args: Parameters<typeof conflictStepwise>): RowName | undefined =>
+  atOnce(conflictStepwise(...args));
 
-function firstDangling(state: Arrangement, edits: readonly Edit[]): RowName | undefined {
-  const after = applyEdits(state, edits);
+/** The same step by step. */
+export function* conflictStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<RowName | undefined> {
+  const stands = ({ of, id, before }: Edit): boolean => sameRow(state[of].get(id) ?? null, before);
+  return (yield* findStepwise(edits, (edit) => !stands(edit))) ?? (yield* danglingStepwise(state, edits));
+}
+
+function* danglingStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<RowName | undefined> {
+  const after = yield* applyStepwise(state, edits);
   const hangs = (kind: RowKind, row: object): boolean =>
     references(kind).some(([column, to]) => {
       const named = (row as OldRow)[column];
       return typeof named === 'string' && !after[to].has(named);
     });
-  const edited = edits.find((edit) => edit.after !== null && hangs(edit.of, edit.after));
+  const edited = yield* findStepwise(edits, (edit) => edit.after !== null && hangs(edit.of, edit.after));
   if (edited !== undefined) return edited;
   const gone = new Set(edits.filter((edit) => edit.after === null).map((edit) => edit.of));
   for (const kind of ROW_KINDS) {
     if (!references(kind).some(([, to]) => gone.has(to))) continue;
-    for (const row of after[kind].values()) if (hangs(kind, row)) return { of: kind, id: row.id };
+    const row = yield* findStepwise([...after[kind].values()], (one) => hangs(kind, one));
+    if (row !== undefined) return { of: kind, id: row.id };
   }
   return undefined;
 }

@@ -15,12 +15,14 @@ import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { ruleAsText } from '../rules/rule.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import type {
   ArrangedPlugin,
   ArrangementDocument,
   ChainDocument,
   DrawerDocument,
   ItemReference,
+  LineDocument,
 } from './arrangement-document.js';
 import { ARRANGEMENT_SCHEMA } from './arrangement-document.js';
 
@@ -33,12 +35,16 @@ export interface Exported {
 }
 
 /** Writes chests, drawers, rules, trays, kept searches and the producer's own words for plugins and presets. Practice sessions and pictures are not part of it. */
-export function exportArrangement(
+export const exportArrangement = (...args: Parameters<typeof exportStepwise>): ArrangementDocument =>
+  atOnce(exportStepwise(...args));
+
+/** The same step by step. */
+export function* exportStepwise(
   state: Arrangement,
   plugins: ReadonlyMap<PluginId, Exported>,
   computer: string,
   at: Date,
-): ArrangementDocument {
+): Stepwise<ArrangementDocument> {
   const used = new Set<PluginId>();
   const note = (id: PluginId): PluginId => {
     used.add(id);
@@ -49,21 +55,32 @@ export function exportArrangement(
     preset: preset === null ? null : bankAndName(preset),
   });
   const names = namedDrawers([...state.drawer.values()]);
-  const drawer = (one: Drawer): DrawerDocument => ({
-    ...documentedFields(DRAWER, one),
-    most: one.most ?? null,
-    split: one.split ?? null,
-    rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
-    never: neversIn(state, one.id).map(item),
-    lines: linesIn(state, one).map((line) =>
-      'label' in line ? { divider: line.label } : { ...item(line), name: line.name },
-    ),
-    drawers: drawersIn(state, one.chestId, one.id).map(drawer),
-  });
-  const chests = chestsOf(state).map((chest) => ({
-    ...documentedFields(CHEST, chest),
-    drawers: drawersIn(state, chest.id, null).map(drawer),
-  }));
+  function* drawersOf(list: readonly Drawer[]): Stepwise<DrawerDocument[]> {
+    const written: DrawerDocument[] = [];
+    for (const one of list) {
+      const lines: LineDocument[] = [];
+      yield* eachStepwise(linesIn(state, one), (line) =>
+        lines.push('label' in line ? { divider: line.label } : { ...item(line), name: line.name }),
+      );
+      written.push({
+        ...documentedFields(DRAWER, one),
+        most: one.most ?? null,
+        split: one.split ?? null,
+        rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
+        never: neversIn(state, one.id).map(item),
+        lines,
+        drawers: yield* drawersOf(drawersIn(state, one.chestId, one.id)),
+      });
+      yield;
+    }
+    return written;
+  }
+  const chests: ArrangementDocument['chests'][number][] = [];
+  for (const chest of chestsOf(state))
+    chests.push({
+      ...documentedFields(CHEST, chest),
+      drawers: yield* drawersOf(drawersIn(state, chest.id, null)),
+    });
   const trays = TRAYS.map((tray) => ({
     tray,
     name: state.trayName.get(String(tray))?.name ?? null,
@@ -77,11 +94,14 @@ export function exportArrangement(
     const parts = partsOfChain(state, id).map((part) => ({ ...item(part), bypass: part.bypass }));
     return { id, name, naming: naming === undefined ? null : documentedFields(NAMING, naming), parts };
   });
+  yield;
+  const listed: ArrangedPlugin[] = [];
+  yield* eachStepwise([...used], (id) => listed.push(...arrangedPlugin(state, plugins.get(id), presets)));
   return {
     schema: ARRANGEMENT_SCHEMA,
     exportedAt: at.toISOString(),
     computer,
-    plugins: [...used].flatMap((id) => arrangedPlugin(state, plugins.get(id), presets)),
+    plugins: listed,
     chests,
     trays,
     chains,

@@ -7,6 +7,7 @@ import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
 import { layOutStepwise } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
 import { keysBefore } from '../chests/order-keys.js';
+import type { Drawer } from '../chests/rows/drawer.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
 import type { Format } from '../facts/format.js';
 import type { ChainId, ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
@@ -157,7 +158,9 @@ export function* importStepwise(
   });
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
   const label = `import the arrangement of ${document.computer}`;
-  return { change: { label, edits: withRules(state, edits) }, matched: [...new Set(matches.values())], missing };
+  yield;
+  const change = { label, edits: yield* withRules(state, edits) };
+  return { change, matched: [...new Set(matches.values())], missing };
 }
 
 type Part = ItemParts & { readonly bypass: boolean };
@@ -186,13 +189,18 @@ function newChain(chain: ChainDocument, parts: readonly Part[], id: ChainId, cha
 }
 
 /** Rules name drawers as the document calls them; here they get the ids that those have now. A rule that can't be read stays as it is written. */
-function withRules(state: Arrangement, edits: readonly Edit[]): Edit[] {
-  const made = edits.flatMap((edit) => (edit.of === 'drawer' && edit.after !== null ? [edit.after] : []));
+function* withRules(state: Arrangement, edits: readonly Edit[]): Stepwise<Edit[]> {
+  const made: Drawer[] = [];
+  yield* eachStepwise(edits, (edit) => edit.of === 'drawer' && edit.after !== null && made.push(edit.after));
   const names = namedDrawers([...made, ...state.drawer.values()]);
-  return edits.map((edit): Edit => {
-    const drawer = edit.of === 'drawer' ? edit.after : null;
-    if (drawer?.rule?.kind !== 'written') return edit;
-    const read = typedRule(drawer.rule.text, names);
-    return read.ok ? ({ ...edit, after: { ...drawer, rule: read.rule } } as Edit) : edit;
-  });
+  const read: Edit[] = [];
+  yield* eachStepwise(edits, (edit) => read.push(withRule(edit, names)));
+  return read;
+}
+
+function withRule(edit: Edit, names: ReturnType<typeof namedDrawers>): Edit {
+  const drawer = edit.of === 'drawer' ? edit.after : null;
+  if (drawer?.rule?.kind !== 'written') return edit;
+  const read = typedRule(drawer.rule.text, names);
+  return read.ok ? ({ ...edit, after: { ...drawer, rule: read.rule } } as Edit) : edit;
 }

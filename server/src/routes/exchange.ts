@@ -5,7 +5,7 @@ import {
   type ArrangementDocument,
   type PluginReference,
 } from '@clever-drawer/core/exchange/arrangement-document';
-import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
+import { exportStepwise } from '@clever-drawer/core/exchange/export-arrangement';
 import { importStepwise } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
 import { nobodyWaits, refused } from '../http/http-error.js';
@@ -25,7 +25,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
       // All of it is read in one transaction: rows, plugins and name belong together.
       const document = await arranging.look(path.computer, async (db, id, state) => {
         const [{ name }, plugins] = [await findComputer(db, id), await loadReferences(db)];
-        return exportArrangement(state, plugins, name, new Date());
+        return inBetween(exportStepwise(state, plugins, name, new Date()));
       });
       response.attachment('clever-drawer-arrangement.json');
       return document;

@@ -13,6 +13,7 @@ import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { isUuid } from '../http/checked.js';
 import { rowsOf } from './arrangement-store.js';
 import { inOrder } from './build-order.js';
+import { claimCatalogue } from './catalogue-lock.js';
 import { putPlugins } from './catalogue-rows.js';
 import { listComputers } from './computer-store.js';
 import { nextCatalogue } from './studio-store.js';
@@ -147,22 +148,36 @@ export async function ownersOf(
   return new Map(rows.map((row) => [row.id, { pluginId: row.pluginId, key: buildKey(row) }]));
 }
 
+/** So many references are read at a time: to take in 50,000 at once would keep everybody waiting. */
+const REFERENCES_AT_ONCE = 5000;
+
 /** The identifiers by which plugins are known again, on whichever computer they are, for export and import. */
 export async function loadReferences(db: EntityManager): Promise<Map<PluginId, PluginReference>> {
-  const rows = await db.query<PluginReference[]>(
-    `SELECT p.id, p.name, p.vendor,
-            coalesce((SELECT jsonb_agg(DISTINCT jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier'))
-                      FROM build b WHERE b."pluginId" = p.id), '[]') AS builds
-     FROM plugin p`,
-  );
-  return new Map(rows.map((row) => [row.id, row]));
+  const all = new Map<PluginId, PluginReference>();
+  for (let last = ''; ;) {
+    const rows = await db.query<PluginReference[]>(
+      `SELECT p.id, p.name, p.vendor,
+              coalesce((SELECT jsonb_agg(DISTINCT jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier'))
+                        FROM build b WHERE b."pluginId" = p.id), '[]') AS builds
+       FROM plugin p WHERE p.id > $1 ORDER BY p.id LIMIT $2`,
+      [last, REFERENCES_AT_ONCE],
+    );
+    for (const row of rows) all.set(row.id, row);
+    if (rows.length < REFERENCES_AT_ONCE) return all;
+    last = rows.at(-1)?.id ?? '';
+  }
 }
 
-/** Makes room in the catalogue for plugins that an import names and the studio lacks. */
+/** Makes room in the catalogue for plugins that an import names and the studio lacks; those that a scan has brought since stay as they are. */
 export async function addMissing(db: EntityManager, missing: readonly PluginReference[]): Promise<void> {
   if (missing.length === 0) return;
+  await claimCatalogue(db);
+  const arrived = await db.query<{ id: PluginId }[]>('SELECT id FROM plugin WHERE id = ANY($1)', [
+    missing.map(({ id }) => id),
+  ]);
+  const there = new Set(arrived.map(({ id }) => id));
   const unknown = { role: null, roleGrade: 'unknown', types: [], typeGrade: 'unknown', contradictions: [] } as const;
-  const rows = missing.map(({ id, name, vendor }) => ({ id, name, vendor, ...unknown }));
+  const rows = missing.flatMap(({ id, name, vendor }) => (there.has(id) ? [] : [{ id, name, vendor, ...unknown }]));
   await putPlugins(db, rows);
   await nextCatalogue(db);
 }

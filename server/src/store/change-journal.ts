@@ -2,7 +2,7 @@ import type { EntityManager } from 'typeorm';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import {
   applyEdits,
-  firstConflict,
+  conflictStepwise,
   inverse,
   mergeEdits,
   regroups,
@@ -114,7 +114,7 @@ export async function step(
   const entry = await db.findOneByOrFail(ChangeRow, { seq: number });
   const done = await editsOf(entry);
   const edits = way === 'undo' ? inverse(done) : done;
-  const inTheWay = firstConflict(state, edits);
+  const inTheWay = await inBetween(conflictStepwise(state, edits));
   if (inTheWay !== undefined)
     throw conflict(
       `“${label}” can't be ${way === 'undo' ? 'undone' : 'redone'}, because what it touched has been changed since${await byWhat(db, computerId, number, inTheWay)}.`,

@@ -11,8 +11,8 @@ import type { VendorCorrections } from '@clever-drawer/core/identity/group-build
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
 import { BuildRow } from '../database/entities/catalogue.js';
-import { conflict } from '../http/http-error.js';
 import { rowsOf } from './arrangement-store.js';
+import { claimCatalogue } from './catalogue-lock.js';
 import { loadWorkedOut, putBuilds, putPlugins, type WorkedOut } from './catalogue-rows.js';
 import { nextCatalogue } from './studio-store.js';
 
@@ -36,11 +36,6 @@ export interface Grouped {
   /** Plugins of which no build is left, with the plugin that most of them belong to now. */
   readonly gone: ReadonlyMap<PluginId, PluginId>;
 }
-
-const LOCK = `hashtextextended('catalogue', 0)`;
-
-/** One writer of the studio's catalogue at a time; whoever arranges does not wait for it. */
-export const lockCatalogue = (db: EntityManager): Promise<unknown> => db.query(`SELECT pg_advisory_xact_lock(${LOCK})`);
 
 /** Groups the builds of all computers into plugins, heeding what was joined and split by hand, and writes those rows that are not so yet. */
 export async function writeGrouped(
@@ -108,9 +103,7 @@ export const standing = ({ id, computerId, found, facts, pluginId }: BuildRow): 
  * and by what names it on every computer.
  */
 export async function groupAnew(db: EntityManager, back: ReadonlyMap<string, PluginId>): Promise<Grouped> {
-  // Not waited for: the scan that holds it may wait for the studio that this change holds.
-  const [{ free }] = await db.query<[{ free: boolean }]>(`SELECT pg_try_advisory_xact_lock(${LOCK}) AS free`);
-  if (!free) throw conflict('A scan is just being written. Try again in a moment.');
+  await claimCatalogue(db);
   const rows = await allBuilds(db);
   const builds = rows.map((row) => {
     const own = standing(row);

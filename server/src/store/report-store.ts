@@ -9,7 +9,7 @@ import type { ComputerId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
 import { BuildRow } from '../database/entities/catalogue.js';
 import { jsonForDatabase } from '../database/json.js';
-import { lockCatalogue } from './grouping-store.js';
+import { lockCatalogue } from './catalogue-lock.js';
 import { loadPlaces, writePlaces } from './place-store.js';
 import { faultPlaces, knownBuild, leftOutPlace, outcomeOf, writeBuilds } from './scan-result-store.js';
 import { forgetOldStories } from './scan-store.js';

@@ -16,9 +16,10 @@ import { WALKED, type Stamp } from '@clever-drawer/scan/stamp';
 import { BuildRow } from '../database/entities/catalogue.js';
 import type { ScanWish } from '../database/entities/computer.js';
 import { carryOver } from './carry-over.js';
+import { lockCatalogue } from './catalogue-lock.js';
 import { isBelow } from '@clever-drawer/scan/folder-sense';
 import type { BuildToGroup } from './grouping-store.js';
-import { lockCatalogue, standing, writeGrouped } from './grouping-store.js';
+import { standing, writeGrouped } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
 import { nextCatalogue } from './studio-store.js';
 
