@@ -41,7 +41,7 @@ interface Remembered<P> {
 }
 // Per catalogue and drawer: a change of one drawer leaves what is known of the others.
 const remembered = new WeakMap<object, Map<string, Remembered<never>>>();
-const namesInOrder = new WeakMap<object, ReadonlyMap<ItemId, number>>();
+const namesInOrder = new WeakMap<object, ByName<Placed>>();
 
 /**
  * What a drawer holds: first what was put in by hand, in its order or as its standing setting sorts it between dividers, then what its rule
@@ -133,13 +133,13 @@ function ruleContents<P extends Placed>(
   placed: ReadonlySet<ItemId>,
 ): Content<P>[] {
   if (taken.length === 0) return [];
-  const ranks = ranksByName(plugins);
-  return taken
-    .flatMap((id): Content<P>[] => {
-      const plugin = placed.has(id) ? undefined : plugins.get(id);
-      return plugin === undefined ? [] : [{ plugin, name: plugin.name, by: 'rule', entry: null }];
-    })
-    .sort((a, b) => (ranks.get(a.plugin.id) ?? 0) - (ranks.get(b.plugin.id) ?? 0));
+  const { inOrder, rankOf } = ranksByName(plugins);
+  const ranks = taken.flatMap((id) => (placed.has(id) ? [] : (rankOf.get(id) ?? [])));
+  // Sorted as bare numbers: a rule that takes half of 50,000 is asked for with each of its plugins.
+  return Array.from(Uint32Array.from(ranks).sort(), (rank): Content<P> => {
+    const plugin = inOrder[rank] as P;
+    return { plugin, name: plugin.name, by: 'rule', entry: null };
+  });
 }
 
 /** The first of what a rule takes, in the order of the drawer, where it takes only so many. */
@@ -150,12 +150,17 @@ function firstOf<P extends Placed>(byRule: Content<P>[], { most = null, sort }: 
   return [...byRule].sort((a, b) => compare(a.plugin, b.plugin)).slice(0, most);
 }
 
-/** Each one's place in the order of names: sorted once, however many drawers are filled. */
-function ranksByName(plugins: ReadonlyMap<ItemId, Placed>): ReadonlyMap<ItemId, number> {
-  let ranks = namesInOrder.get(plugins);
+interface ByName<P> {
+  readonly inOrder: readonly P[];
+  readonly rankOf: ReadonlyMap<ItemId, number>;
+}
+
+/** All in the order of names, and each one's place in it: sorted once, however many drawers are filled. */
+function ranksByName<P extends Placed>(plugins: ReadonlyMap<ItemId, P>): ByName<P> {
+  let ranks = namesInOrder.get(plugins) as ByName<P> | undefined;
   if (ranks === undefined) {
-    const sorted = [...plugins.values()].sort((a, b) => compareNames(a.name, b.name));
-    namesInOrder.set(plugins, (ranks = new Map(sorted.map((one, rank) => [one.id, rank]))));
+    const inOrder = [...plugins.values()].sort((a, b) => compareNames(a.name, b.name));
+    namesInOrder.set(plugins, (ranks = { inOrder, rankOf: new Map(inOrder.map((one, rank) => [one.id, rank])) }));
   }
   return ranks;
 }

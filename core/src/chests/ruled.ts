@@ -1,5 +1,7 @@
 import type { DrawerId, ItemId } from '../ids.js';
 import { RuleBook } from '../rules/rule-book.js';
+import type { RuleFacts } from '../rules/rule-facts.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import { factsIn, ruleChange, type RuleSources } from './rule-sources.js';
 import { whyTaken } from './why-ruled.js';
 
@@ -15,10 +17,19 @@ const NOTHING: readonly never[] = [];
 export const NOTHING_RULED: Ruled = { taken: () => NOTHING, why: () => '' };
 
 /** Asks all rules of all items at once. */
-export function ruledOf(sources: RuleSources): Ruled {
+export const ruledOf = (sources: RuleSources): Ruled => atOnce(ruledStepwise(sources));
+
+/** The same step by step. */
+export function* ruledStepwise(sources: RuleSources): Stepwise<Ruled> {
   const book = new RuleBook();
   const { ids, ...change } = ruleChange(null, sources);
-  book.change({ ...change, facts: ids.flatMap((id) => factsIn(sources, id) ?? []) });
+  yield;
+  const facts: RuleFacts[] = [];
+  yield* eachStepwise(ids, (id) => {
+    const own = factsIn(sources, id);
+    if (own !== undefined) facts.push(own);
+  });
+  yield* book.changeStepwise({ ...change, facts });
   const lists = new Map<DrawerId, readonly ItemId[]>();
   return {
     taken: (drawer) => {

@@ -4,6 +4,7 @@ import { preferenceOrder, STANDARD_PREFERENCE, type Preference } from '../catalo
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { ItemId, PluginId } from '../ids.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Arrangement } from './arrangement.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
 import type { PresetOf } from './item.js';
@@ -57,13 +58,20 @@ const remembered = new WeakMap<object, Remembered>();
  * Plugins as the producer chose them: role, types, vendor and nickname win over what was worked out, and builds stand in the order of preference,
  * those that are set aside or not found last. A plugin counts as set aside when it is itself, or when all its builds that are there are.
  */
-export function withChoices<B extends Ranked, P extends Choosable<B>>(
+export const withChoices = <B extends Ranked, P extends Choosable<B>>(
   plugins: readonly P[],
   state: ChoosingRows,
-): (P & Chosen)[] {
+): (P & Chosen)[] => atOnce(withChoicesStepwise<B, P>(plugins, state));
+
+/** The same step by step. */
+export function* withChoicesStepwise<B extends Ranked, P extends Choosable<B>>(
+  plugins: readonly P[],
+  state: ChoosingRows,
+): Stepwise<(P & Chosen)[]> {
   const preference = preferenceOf(state);
   const { size } = state.aside;
-  return plugins.map((plugin) => {
+  const all: (P & Chosen)[] = [];
+  yield* eachStepwise(plugins, (plugin) => {
     const words: Words = {
       preference,
       choice: state.choice.get(plugin.id),
@@ -73,11 +81,15 @@ export function withChoices<B extends Ranked, P extends Choosable<B>>(
       asideBuilds: size === 0 ? NONE : plugin.builds.map((build) => state.aside.get(build.id)),
     };
     const known = remembered.get(plugin);
-    if (known !== undefined && isSame(known.words, words)) return known.plugin as P & Chosen;
+    if (known !== undefined && isSame(known.words, words)) {
+      all.push(known.plugin as P & Chosen);
+      return;
+    }
     const chosen = choose<B, P>(plugin, words);
     remembered.set(plugin, { words, plugin: chosen });
-    return chosen;
+    all.push(chosen);
   });
+  return all;
 }
 
 const NONE: readonly never[] = [];

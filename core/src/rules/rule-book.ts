@@ -1,4 +1,5 @@
 import type { ItemId } from '../ids.js';
+import { atOnce, type Stepwise } from '../stepwise.js';
 import { bitsFor, clearBit, hasBit, join, numbersIn, setBit, type Bits } from './bits.js';
 import { RuleColumns } from './columns.js';
 import { termsOf, type Condition } from './condition.js';
@@ -54,7 +55,18 @@ export class RuleBook {
   private today = '';
 
   /** Takes changes in; the drawers whose contents by rule have changed. */
-  change({ facts = [], gone = [], rules = [], unruled = [], today = this.today }: RuleChange): string[] {
+  change(change: RuleChange): string[] {
+    return atOnce(this.changeStepwise(change));
+  }
+
+  /** The same step by step. Nothing is to be asked of the book before the last one. */
+  *changeStepwise({
+    facts = [],
+    gone = [],
+    rules = [],
+    unruled = [],
+    today = this.today,
+  }: RuleChange): Stepwise<string[]> {
     const isNewDay = today !== this.today;
     this.today = today;
     const touched = this.takeFacts(facts, gone);
@@ -73,6 +85,7 @@ export class RuleBook {
     for (const drawer of this.order) {
       const ruling = this.rules.get(drawer);
       if (ruling === undefined) continue;
+      yield;
       const { condition } = ruling;
       const looksAtChanged = ruling.drawers.some((id) => wholly.has(id));
       const isTimed = isNewDay && ruling.isTimed;

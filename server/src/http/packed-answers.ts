@@ -65,7 +65,8 @@ export class PackedAnswers {
 
 /** Quick rather than small: nothing goes further than this computer. */
 const LEVEL = 1;
-const CHUNK = 256 * 1024;
+/** So many bytes are packed or unpacked at a time. */
+export const CHUNK = 256 * 1024;
 
 async function packed(answer: object): Promise<Buffer> {
   const gzip = createGzip({ level: LEVEL, chunkSize: CHUNK });

@@ -16,6 +16,7 @@ import { checked } from './checked.js';
 import { refuseUnclean } from './clean.js';
 import { isLong, jsonParts } from './packed-answers.js';
 import { answerTagged } from './tagged.js';
+import { unlessLeft } from './unless-left.js';
 
 /** One request as a handler gets it: checked, and with the window that asks as it names itself (it is not told of its own changes). */
 export interface Call<Key extends EndpointKey> {
@@ -112,9 +113,4 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
       await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(unlessLeft);
     else response.status(status).json(answered);
   };
-}
-
-/** Whoever asked may go away in the middle of a long answer; anything else that ends it is a fault. */
-function unlessLeft(error: unknown): void {
-  if ((error as { code?: string }).code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
 }

@@ -1,4 +1,7 @@
 /** Answers that bear the tag of what they hang on: the studio's revisions and the last load. RFC 9110, 8.8.3 and 13.1.2. */
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { createGunzip } from 'node:zlib';
 import type { Request, Response } from 'express';
 import { toColumns } from '@clever-drawer/contract/columns';
 import type { ComputerId } from '@clever-drawer/core/ids';
@@ -6,6 +9,8 @@ import type { Context } from '../routes/context.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { lastLoad } from '../store/load-store.js';
 import { revisionsOf } from '../store/studio-store.js';
+import { CHUNK } from './packed-answers.js';
+import { unlessLeft } from './unless-left.js';
 
 /** Goes up when an answer of the same revisions changes its form. */
 const ANSWER_FORM = 3;
@@ -36,12 +41,11 @@ export async function answerTagged(
     response.status(304).end();
     return;
   }
-  if (!request.acceptsEncodings('gzip')) {
-    response.json(await make());
-    return;
-  }
   const bytes = await context.packed.of(request.originalUrl, tag, make);
-  response.set('Content-Encoding', 'gzip').vary('Accept-Encoding').type('json').send(bytes);
+  response.vary('Accept-Encoding').type('json');
+  if (request.acceptsEncodings('gzip')) response.set('Content-Encoding', 'gzip').send(bytes);
+  // Unpacked part by part: to put 50,000 plugins into words at once would keep everybody waiting.
+  else await pipeline(Readable.from([bytes]), createGunzip({ chunkSize: CHUNK }), response).catch(unlessLeft);
 }
 
 /** Makes ahead what a page of plugins asks for first. */

@@ -9,8 +9,10 @@ import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/loo
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
-import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
+import { withChoicesStepwise, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
+import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
+import { inBetween, othersTurn } from '../in-between.js';
 import { presentAmong } from './preset-store.js';
 import { ruledOn } from './trait-store.js';
 
@@ -32,54 +34,84 @@ interface ChosenCatalogue {
 }
 
 async function chosenCatalogue({ db, plugins: all, id, state }: Looked): Promise<ChosenCatalogue> {
-  const plugins = withChoices(all, state);
+  const plugins = await inBetween(withChoicesStepwise(all, state));
   const arranged = arrangedPresets(state);
   const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
+  await othersTurn();
   const byId: Map<ItemId, Item> = itemsById(plugins, present, arranged, state.naming);
   for (const chain of chainItems<ChosenPlugin>(state, byId)) byId.set(chain.id, chain);
+  await othersTurn();
   return { plugins, byId };
 }
+
+type Places = ArrangedPluginView['places'];
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */
 export async function arrangedPlugins(looked: Looked): Promise<ArrangedPluginView[]> {
   const { db, id, state } = looked;
-  const { plugins, byId } = await chosenCatalogue(looked);
-  const ruled = await ruledOn(db, id, state, byId);
-  const drawers = new Map<ItemId, ArrangedPluginView['places']['drawers'][number][]>();
+  const catalogue = await chosenCatalogue(looked);
+  const ruled = await ruledOn(db, id, state, catalogue.byId);
+  return inBetween(arrangedStepwise(state, catalogue, ruled));
+}
+
+function* arrangedStepwise(
+  state: Arrangement,
+  { plugins, byId }: ChosenCatalogue,
+  ruled: Ruled,
+): Stepwise<ArrangedPluginView[]> {
+  const drawers = new Map<ItemId, Places['drawers'][number][]>();
   for (const chest of chestsOf(state)) {
     for (const drawer of drawersOfChest(state, chest.id)) {
       const path = pathTo(state, drawer.id).map((one) => one.name);
-      for (const { plugin, by, name } of contentsOf(state, byId, drawer, ruled).plugins) {
-        const place = { drawerId: drawer.id, chest: chest.name, path, by, name };
-        drawers.set(plugin.id, [...(drawers.get(plugin.id) ?? []), place]);
-      }
+      yield* eachStepwise(contentsOf(state, byId, drawer, ruled).plugins, ({ plugin, by, name }) =>
+        push(drawers, plugin.id, { drawerId: drawer.id, chest: chest.name, path, by, name }),
+      );
+      yield;
     }
   }
   const presets = new Map<PluginId, ArrangedPluginView['presets'][number][]>();
-  for (const item of byId.values()) {
-    if (item.preset === null) continue;
-    const { pluginId } = itemParts(item.id);
-    const { bank, name } = item.preset;
-    const own = { bank, name, title: item.name, found: item.found, places: placesOf(state, drawers, item.id) };
-    presets.set(pluginId, [...(presets.get(pluginId) ?? []), own]);
-  }
-  return plugins.map(({ naming, aside, contradictions: _sentences, calledToo: _names, preset: _none, ...plugin }) => ({
-    ...plugin,
-    nickname: naming?.nickname ?? null,
-    stripLabel: naming?.stripLabel ?? null,
-    note: naming?.note ?? null,
-    tags: naming?.tags ?? [],
-    aside: aside === null ? null : { reason: aside.reason, until: aside.until },
-    places: placesOf(state, drawers, plugin.id),
-    presets: presets.get(plugin.id) ?? [],
-  }));
+  yield* eachStepwise([...byId.values()], ({ id, preset, name: title, found }) => {
+    if (preset === null) return;
+    const places = placesOf(state, drawers, id);
+    push(presets, itemParts(id).pluginId, { bank: preset.bank, name: preset.name, title, found, places });
+  });
+  const views: ArrangedPluginView[] = [];
+  // Field by field: to spread 50,000 of them takes most of a second.
+  yield* eachStepwise(plugins, (plugin) => {
+    const { id, naming, aside } = plugin;
+    views.push({
+      id,
+      name: plugin.name,
+      givenName: plugin.givenName,
+      nickname: naming?.nickname ?? null,
+      stripLabel: naming?.stripLabel ?? null,
+      note: naming?.note ?? null,
+      tags: naming?.tags ?? [],
+      vendor: plugin.vendor,
+      role: plugin.role,
+      roleGrade: plugin.roleGrade,
+      types: plugin.types,
+      typeGrade: plugin.typeGrade,
+      aside: aside === null ? null : { reason: aside.reason, until: aside.until },
+      found: plugin.found,
+      arrivedAt: plugin.arrivedAt,
+      loads: plugin.loads,
+      lastLoad: plugin.lastLoad,
+      builds: plugin.builds,
+      places: placesOf(state, drawers, id),
+      presets: presets.get(id) ?? [],
+    });
+  });
+  return views;
 }
 
-const placesOf = (
-  state: Arrangement,
-  drawers: ReadonlyMap<ItemId, ArrangedPluginView['places']['drawers']>,
-  id: ItemId,
-): ArrangedPluginView['places'] => ({
+function push<Key, One>(lists: Map<Key, One[]>, key: Key, one: One): void {
+  const list = lists.get(key);
+  if (list === undefined) lists.set(key, [one]);
+  else list.push(one);
+}
+
+const placesOf = (state: Arrangement, drawers: ReadonlyMap<ItemId, Places['drawers']>, id: ItemId): Places => ({
   drawers: drawers.get(id) ?? [],
   trays: group(state, 'traysOf', id).map((entry) => entry.tray),
 });
@@ -98,14 +130,22 @@ function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Dr
   };
 }
 
+function* summariesStepwise(state: Arrangement, byId: ChosenCatalogue['byId'], ruled: Ruled): Stepwise<DrawerView[]> {
+  const views: DrawerView[] = [];
+  for (const chest of chestsOf(state))
+    for (const drawer of drawersOfChest(state, chest.id)) {
+      views.push(summaryOf(state, byId, drawer, ruled));
+      yield;
+    }
+  return views;
+}
+
 /** All drawers, chest by chest, each outer one before what is inside it. */
 export async function drawerSummaries(looked: Looked): Promise<DrawerView[]> {
   const { db, id, state } = looked;
   const { byId } = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, byId);
-  return chestsOf(state).flatMap((chest) =>
-    drawersOfChest(state, chest.id).map((drawer) => summaryOf(state, byId, drawer, ruled)),
-  );
+  return inBetween(summariesStepwise(state, byId, ruled));
 }
 
 /** What a drawer holds, in the order in which the screen shows it. */

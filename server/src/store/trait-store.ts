@@ -1,9 +1,10 @@
 import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { NOTHING_RULED, ruledOf, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { NOTHING_RULED, ruledStepwise, type Ruled } from '@clever-drawer/core/chests/ruled';
 import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
+import { inBetween } from '../in-between.js';
 import { loadCounts } from './load-store.js';
 import { revisionsOf } from './studio-store.js';
 
@@ -31,9 +32,10 @@ export async function loadTraits(db: EntityManager, id: ComputerId): Promise<All
     [id, MOST.description, MOST.presets],
   );
   const { catalogueRevision: revision } = await revisionsOf(db);
+  // Added to the rows as they are: to spread 50,000 of them would hold everybody up.
   const plugins = rows.map((row) => {
     const { lastLoad = null, ways = [] } = loaded.get(row.pluginId) ?? {};
-    return { ...row, lastLoad, ways };
+    return Object.assign(row, { lastLoad, ways });
   });
   return { revision, plugins };
 }
@@ -49,11 +51,6 @@ export async function ruledOn(
   const asked = askedByRules(state);
   const { plugins } = asked.traits ? await loadTraits(db, id) : { plugins: [] };
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
-  return ruledOf({
-    state,
-    items,
-    traits,
-    presets: asked.presets,
-    today: new Date().toISOString().slice(0, 10),
-  });
+  const today = new Date().toISOString().slice(0, 10);
+  return inBetween(ruledStepwise({ state, items, traits, presets: asked.presets, today }));
 }
