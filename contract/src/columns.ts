@@ -1,43 +1,52 @@
+import { atOnce, type Stepwise } from '@clever-drawer/core/stepwise';
 import type { BuildView, CatalogueColumns, CatalogueView, PluginView } from './responses.js';
 
 /** The catalogue column by column. */
-export function toColumns({ revision, firstArrival, plugins }: CatalogueView): CatalogueColumns {
+export const toColumns = (catalogue: CatalogueView): CatalogueColumns => atOnce(toColumnsStepwise(catalogue));
+
+/** The same step by step. */
+export function* toColumnsStepwise({ revision, firstArrival, plugins }: CatalogueView): Stepwise<CatalogueColumns> {
   const builds = plugins.flatMap((plugin) => plugin.builds);
-  const ofPlugins = <Value>(value: (plugin: PluginView) => Value): Value[] => plugins.map(value);
-  const ofBuilds = <Value>(value: (build: BuildView) => Value): Value[] => builds.map(value);
+  const ofPlugins = <Value>(value: (plugin: PluginView) => Value) => columnOf(plugins, value);
+  const ofBuilds = <Value>(value: (build: BuildView) => Value) => columnOf(builds, value);
   return {
     revision,
     firstArrival,
     plugins: {
-      id: ofPlugins((one) => one.id),
-      name: ofPlugins((one) => one.name),
-      vendor: ofPlugins((one) => one.vendor),
-      role: ofPlugins((one) => one.role),
-      roleGrade: ofPlugins((one) => one.roleGrade),
-      types: ofPlugins((one) => one.types),
-      typeGrade: ofPlugins((one) => one.typeGrade),
-      contradictions: ofPlugins((one) => one.contradictions),
-      found: ofPlugins((one) => one.found),
-      arrivedAt: ofPlugins((one) => one.arrivedAt),
-      loads: ofPlugins((one) => one.loads),
-      lastLoad: ofPlugins((one) => one.lastLoad),
-      calledToo: ofPlugins((one) => one.calledToo),
-      buildCounts: ofPlugins((one) => one.builds.length),
+      id: yield* ofPlugins((one) => one.id),
+      name: yield* ofPlugins((one) => one.name),
+      vendor: yield* ofPlugins((one) => one.vendor),
+      role: yield* ofPlugins((one) => one.role),
+      roleGrade: yield* ofPlugins((one) => one.roleGrade),
+      types: yield* ofPlugins((one) => one.types),
+      typeGrade: yield* ofPlugins((one) => one.typeGrade),
+      contradictions: yield* ofPlugins((one) => one.contradictions),
+      found: yield* ofPlugins((one) => one.found),
+      arrivedAt: yield* ofPlugins((one) => one.arrivedAt),
+      loads: yield* ofPlugins((one) => one.loads),
+      lastLoad: yield* ofPlugins((one) => one.lastLoad),
+      calledToo: yield* ofPlugins((one) => one.calledToo),
+      buildCounts: yield* ofPlugins((one) => one.builds.length),
     },
     builds: {
-      id: ofBuilds((one) => one.id),
-      key: ofBuilds((one) => one.key),
-      format: ofBuilds((one) => one.format),
-      architectures: ofBuilds((one) => one.architectures),
-      version: ofBuilds((one) => one.version),
-      path: ofBuilds((one) => one.path),
-      found: ofBuilds((one) => one.found),
-      failed: ofBuilds((one) => one.failed),
-      pictures: ofBuilds((one) => one.pictures),
-      outputs: ofBuilds((one) => one.outputs),
-      sidechain: ofBuilds((one) => one.sidechain),
+      id: yield* ofBuilds((one) => one.id),
+      key: yield* ofBuilds((one) => one.key),
+      format: yield* ofBuilds((one) => one.format),
+      architectures: yield* ofBuilds((one) => one.architectures),
+      version: yield* ofBuilds((one) => one.version),
+      path: yield* ofBuilds((one) => one.path),
+      found: yield* ofBuilds((one) => one.found),
+      failed: yield* ofBuilds((one) => one.failed),
+      pictures: yield* ofBuilds((one) => one.pictures),
+      outputs: yield* ofBuilds((one) => one.outputs),
+      sidechain: yield* ofBuilds((one) => one.sidechain),
     },
   };
+}
+
+function* columnOf<One, Value>(all: readonly One[], value: (one: One) => Value): Stepwise<Value[]> {
+  yield;
+  return all.map(value);
 }
 
 /** The catalogue plugin by plugin again. Columns are of one length, as toColumns makes them. */

@@ -7,6 +7,7 @@ import { ComputerRow, FolderRow, ScanRow, StudioRow } from './entities/computer.
 import { ChangeRow, LoadRow } from './entities/journal.js';
 import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
+import { partByPart } from './part-by-part.js';
 
 const ENTITIES = [
   ...[StudioRow, ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
@@ -33,7 +34,7 @@ export const dataSourceFor = (url: string, longest: number = STATEMENT_MS.work):
     poolSize: 8,
     connectTimeoutMS: 10_000,
     applicationName: 'clever-drawer',
-    extra: { statement_timeout: longest, query_timeout: longest + GRACE_MS, options: OPTIONS },
+    extra: { statement_timeout: longest, query_timeout: longest + GRACE_MS, options: OPTIONS, stream: partByPart },
   });
 
 /** Opens the database and brings its schema up to date; StartupError when a newer version of the software has already changed it. */

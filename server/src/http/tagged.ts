@@ -3,8 +3,9 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import type { Request, Response } from 'express';
-import { toColumns } from '@clever-drawer/contract/columns';
+import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import { inBetween } from '../in-between.js';
 import type { Context } from '../routes/context.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { lastLoad } from '../store/load-store.js';
@@ -52,7 +53,7 @@ export async function answerTagged(
 export async function makeAhead(context: Context, computer: ComputerId): Promise<void> {
   const { source, catalogues, packed, arranging } = context;
   const address = `/api/computers/${computer}/catalogue/columns`;
-  const make = async () => toColumns(await catalogues.of(source.manager, computer));
+  const make = async () => inBetween(toColumnsStepwise(await catalogues.of(source.manager, computer)));
   await packed.of(address, await tagOf(context, computer), make);
   await arranging.look(computer, () => Promise.resolve());
 }

@@ -1,5 +1,5 @@
 import { isAbsolute, resolve } from 'node:path';
-import { toColumns } from '@clever-drawer/contract/columns';
+import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
@@ -7,6 +7,7 @@ import { statOf } from '@clever-drawer/scan/stamp';
 import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
+import { inBetween } from '../in-between.js';
 import { loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
@@ -117,7 +118,7 @@ export function computerHandlers({
     'GET /computers/{computer}/catalogue': async ({ path }) => catalogues.of(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/catalogue/columns': async ({ path }) =>
-      toColumns(await catalogues.of(db, await computerIdOf(db, path.computer))),
+      inBetween(toColumnsStepwise(await catalogues.of(db, await computerIdOf(db, path.computer)))),
 
     'GET /computers/{computer}/traits': async ({ path }) => loadTraits(db, await computerIdOf(db, path.computer)),
     'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),

@@ -2,9 +2,11 @@ import type { EntityManager } from 'typeorm';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import { buildKey } from '@clever-drawer/core/identity/build-key';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { compareNames, joined } from '@clever-drawer/core/text/words';
 import type { BuildView, PluginView } from '@clever-drawer/contract/responses';
 import { answersTo } from '../database/answers-to.js';
+import { inBetween } from '../in-between.js';
 import { inOrder } from './build-order.js';
 import { loadWorkedOut } from './catalogue-rows.js';
 import { ISO } from './load-store.js';
@@ -26,12 +28,21 @@ export async function workedCatalogue(db: EntityManager, computerId: ComputerId)
     () => loadArrivals(db, computerId),
     () => buildsOfCatalogue(db, computerId),
   ] as const);
-  const own = ownOf(builds);
-  const views = plugins.map((plugin): PluginView => {
+  return inBetween(workedOutStepwise(plugins, arrivals, builds));
+}
+
+function* workedOutStepwise(
+  plugins: Awaited<ReturnType<typeof loadWorkedOut>>,
+  arrivals: ReadonlyMap<string, string>,
+  builds: readonly BuildOfCatalogue[],
+): Stepwise<WorkedCatalogue> {
+  const own = yield* ownOf(builds);
+  const views: PluginView[] = [];
+  yield* eachStepwise(plugins, (plugin) => {
     const { builds: all, names } = own.get(plugin.id) ?? NONE;
     const sorted = all.length < 2 ? all : inOrder(all);
     const { id, name, vendor, role, roleGrade, types, typeGrade, contradictions } = plugin;
-    return {
+    views.push({
       id,
       name,
       vendor,
@@ -46,12 +57,13 @@ export async function workedCatalogue(db: EntityManager, computerId: ComputerId)
       lastLoad: null,
       calledToo: otherNames(name, names),
       builds: sorted,
-    };
+    });
   });
   const firstArrival = [...arrivals.values()].reduce<string | null>(
     (first, at) => (first === null || at < first ? at : first),
     null,
   );
+  yield;
   return {
     firstArrival,
     plugins: views.sort((a, b) => compareNames(a.name, b.name) || compareNames(a.id, b.id)),
@@ -88,16 +100,16 @@ interface Own {
 const NONE: Own = { builds: [], names: [] };
 
 /** The builds of each plugin, and the names that they give it. */
-function ownOf(rows: readonly BuildOfCatalogue[]): ReadonlyMap<string, Own> {
+function* ownOf(rows: readonly BuildOfCatalogue[]): Stepwise<ReadonlyMap<string, Own>> {
   const all = new Map<string, Own>();
-  for (const row of rows) {
+  yield* eachStepwise(rows, (row) => {
     const own = all.get(row.pluginId);
     if (own === undefined) all.set(row.pluginId, { builds: [viewOf(row)], names: [row.name] });
     else {
       own.builds.push(viewOf(row));
       if (!own.names.includes(row.name)) own.names.push(row.name);
     }
-  }
+  });
   return all;
 }
 
