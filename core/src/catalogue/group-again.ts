@@ -1,6 +1,7 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { BuildGroup, VendorCorrections } from '../identity/group-builds.js';
 import { groupBuilds } from '../identity/group-builds.js';
+import { addTo } from '../lists-by-key.js';
 import type { PluginId } from '../ids.js';
 import { keepPluginIds } from './scan-difference.js';
 
@@ -26,26 +27,26 @@ export function groupAgain<B extends BuildFacts>(
   belongingOf: (build: B) => Belonging,
 ): BuildGroup<B>[] {
   const held = new Map<PluginId, B[]>();
-  const hold = (id: PluginId, build: B): void => void held.set(id, [...(held.get(id) ?? []), build]);
   const free = groupBuilds(builds, vendors).flatMap((group) => {
     const followed = new Set<PluginId>();
     const rest: B[] = [];
     for (const build of group.builds) {
       const own = belongingOf(build).hold;
       if (own === undefined) rest.push(build);
-      else hold(own.pluginId, build);
+      else addTo(held, own.pluginId, build);
       if (own?.whole === true) followed.add(own.pluginId);
     }
     const [target] = followed;
     if (followed.size !== 1 || target === undefined) return rest.length === 0 ? [] : [{ ...group, builds: rest }];
     // The group was joined to another as a whole: what arrives later goes the same way.
-    for (const build of rest) hold(target, build);
+    for (const build of rest) addTo(held, target, build);
     return [];
   });
   const ids = keepPluginIds(free, (build) => belongingOf(build).pluginId);
   const result = free.map((group) => ({ ...group, id: ids.get(group) ?? group.id }));
+  const places = new Map(result.map((group, at) => [group.id, at]));
   for (const [id, own] of held) {
-    const at = result.findIndex((group) => group.id === id);
+    const at = places.get(id) ?? -1;
     const group = result[at];
     if (group !== undefined) result[at] = { ...group, builds: [...group.builds, ...own] };
     else {

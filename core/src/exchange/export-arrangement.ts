@@ -13,6 +13,7 @@ import { documentedFields } from '../chests/rows/row-kind.js';
 import { TRAYS } from '../chests/rows/tray-entry.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
+import { addTo } from '../lists-by-key.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { ruleAsText } from '../rules/rule.js';
 import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
@@ -112,12 +113,12 @@ export function* exportStepwise(
 type NamedPresets = ReadonlyMap<PluginId, ArrangedPlugin['presets']>;
 
 function namedPresets(state: Arrangement): NamedPresets {
-  const named = new Map<PluginId, ArrangedPlugin['presets']>();
+  const named = new Map<PluginId, ArrangedPlugin['presets'][number][]>();
   for (const naming of state.naming.values()) {
     const { pluginId, preset } = itemParts(naming.id);
     if (preset === null) continue;
     const own = { preset: bankAndName(preset), naming: documentedFields(NAMING, naming) };
-    named.set(pluginId, [...(named.get(pluginId) ?? []), own]);
+    addTo(named, pluginId, own);
   }
   return named;
 }

@@ -3,6 +3,7 @@ import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
 import { joined } from '../text/words.js';
 import { ITEM_MARK } from './item-mark.js';
+import { differentOnes } from './different-ones.js';
 import type { Known } from './known-build.js';
 import { completedNames, isCut, linked } from './links.js';
 import { compare, mostFrequent } from './most-frequent.js';
@@ -44,7 +45,7 @@ export function groupBuilds<B extends BuildFacts>(
   });
   const known = completedNames(written);
   const vendors = vendorNames(known, corrections);
-  const drafts = [...linked(known, withVendor(known))].flatMap(([id, members]) => splitDifferent(id, members));
+  const drafts = [...linked(known, withVendor(known))].flatMap(([id, members]) => draftsOf(id, members));
   const names = shownNames(drafts);
   return drafts.map((draft, index) => ({
     id: draft.id,
@@ -128,34 +129,15 @@ function vendorNames(known: readonly Known[], corrections: VendorCorrections): R
   return names;
 }
 
-/** Keeps different plugins of one format and channel count apart, in an order that does not hang on the order of the files. */
-function splitDifferent<B extends BuildFacts>(id: string, members: readonly Known<B>[]): Draft<B>[] {
-  const parts: Known<B>[][] = [];
-  const sorted = [...members].sort((a, b) => compare(a.build.identifier ?? '~', b.build.identifier ?? '~'));
-  for (const one of sorted) {
-    const part = parts.find((others) => others.every((other) => canBeOne(one, other)));
-    if (part === undefined) parts.push([one]);
-    else part.push(one);
-  }
-  return parts.map((part, index) => {
+/** A draft of each of the different plugins among the builds of a key. */
+const draftsOf = <B extends BuildFacts>(id: string, members: readonly Known<B>[]): Draft<B>[] =>
+  differentOnes(members).map((part, index) => {
     const suffix = index === 0 ? '' : `~${(part[0]?.build.identifier ?? String(index)).replaceAll(ITEM_MARK, '_')}`;
     // A brand is who it is by, also for the builds that name only the person behind it.
     const brands = part.filter((one) => one.persons.length > 0);
     const keys = (brands.length > 0 ? brands : part).map((one) => one.vendorKey);
     return { id: asId<PluginId>(id + suffix), vendorKey: mostFrequent(keys, compare), members: part };
   });
-}
-
-function canBeOne(one: Known, other: Known): boolean {
-  const [a, b] = [one.build, other.build];
-  if (a.format !== b.format || a.identifier === null || b.identifier === null) return true;
-  if (a.identifier === b.identifier) return true;
-  if (a.replaces.includes(b.identifier) || b.replaces.includes(a.identifier)) return true;
-  return variant(one) !== variant(other);
-}
-
-const variant = ({ build, name }: Known): string =>
-  name.channels ?? `${String(build.audioInputs)}>${String(build.audioOutputs)}`;
 
 /** Of two spellings of a vendor, the one without additions and capitals: "Copperhat" before "COPPERHAT Ltd.". */
 const plainest = (a: string, b: string): number => a.length - b.length || capitals(a) - capitals(b);

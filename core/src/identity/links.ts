@@ -1,5 +1,6 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import { utf8Length } from '../text/utf8-length.js';
+import { addTo } from '../lists-by-key.js';
 import { fold, joined, wordsOf } from '../text/words.js';
 import { UNIQUE_IDENTIFIERS } from './build-key.js';
 import type { Known } from './known-build.js';
@@ -34,9 +35,7 @@ export function linked<B extends BuildFacts>(
   const groups = new Map<string, Known<B>[]>();
   known.forEach((one, index) => {
     const key = sets.find(keys[index] ?? '');
-    const group = groups.get(key);
-    if (group === undefined) groups.set(key, [one]);
-    else group.push(one);
+    addTo(groups, key, one);
   });
   return groups;
 }
@@ -140,39 +139,81 @@ const COUNTING_LETTERS = 3;
 export function completedNames<B extends BuildFacts>(known: readonly Known<B>[]): Known<B>[] {
   const cut = known.filter(({ given }) => isCut(given) || isCut(`${given} `));
   if (cut.length === 0) return [...known];
-  const whole = new Map<string, { text: string; of: Known<B> }[]>();
-  for (const of of known) {
-    const key = of.vendorKey ?? '';
-    const own = whole.get(key);
-    const one = { text: joined(of.name.withTagline), of };
-    if (own === undefined) whole.set(key, [one]);
-    else own.push(one);
-  }
-  const kinOf = ({ vendorKey }: Known): { text: string; of: Known<B> }[] =>
-    vendorKey === null ? [...whole.values()].flat() : [...(whole.get(vendorKey) ?? []), ...(whole.get('') ?? [])];
-  const completed = new Map(cut.map((one) => [one, completedOf(one, kinOf(one))]));
+  const byVendor = new Map<string, Named<B>[]>();
+  for (const of of known) addTo(byVendor, of.vendorKey ?? '', { text: joined(of.name.withTagline), of });
+  const all = inOrder([...byVendor.values()].flat());
+  for (const [vendor, own] of byVendor) byVendor.set(vendor, inOrder(own));
+  const kinOf = (vendor: string | null): (readonly Named<B>[])[] =>
+    vendor === null ? [all] : [byVendor.get(vendor) ?? [], byVendor.get('') ?? []];
+  const remembered = new Map<string, Completion<B> | null>();
+  const completed = new Map(
+    cut.map((one) => {
+      const start = joined(one.name.withTagline);
+      // A cut behind a word leaves a blank at the end, which is trimmed away.
+      const goesOn = isCut(one.given) ? '' : `${fold(one.name.withTagline)} `;
+      const key = JSON.stringify([one.vendorKey, start, goesOn]);
+      let completion = remembered.get(key);
+      if (completion === undefined)
+        remembered.set(key, (completion = completionOf(longerNames(kinOf(one.vendorKey), start, goesOn))));
+      return [one, completion === null ? one : completedBy(one, completion)];
+    }),
+  );
   return known.map((one) => completed.get(one) ?? one);
 }
 
-function completedOf<B extends BuildFacts>(
-  one: Known<B>,
-  kin: readonly { readonly text: string; readonly of: Known<B> }[],
-): Known<B> {
-  const start = joined(one.name.withTagline);
-  // A cut behind a word leaves a blank at the end, which is trimmed away.
-  const goesOn = isCut(one.given) ? '' : `${fold(one.name.withTagline)} `;
-  const longer = new Map(
-    kin
-      .filter(({ text }) => text.length > start.length && text.startsWith(start))
-      .filter(({ of }) => fold(of.name.withTagline).startsWith(goesOn))
-      .map(({ text, of }) => [text, of]),
-  );
+/** A build, and its name as it is compared. */
+interface Named<B extends BuildFacts> {
+  readonly text: string;
+  readonly of: Known<B>;
+}
+
+const inOrder = <B extends BuildFacts>(list: readonly Named<B>[]): Named<B>[] =>
+  [...list].sort((a, b) => compare(a.text, b.text));
+
+/** The names in some lists, each in order, that are longer than a beginning, by name. They stand together: nothing else is looked at, however many there are. */
+function longerNames<B extends BuildFacts>(
+  lists: readonly (readonly Named<B>[])[],
+  start: string,
+  goesOn: string,
+): ReadonlyMap<string, Known<B>> {
+  const longer = new Map<string, Known<B>>();
+  for (const list of lists)
+    for (let at = placeOf(start, list); list[at]?.text.startsWith(start) === true; at++) {
+      const { text, of } = list[at] as Named<B>;
+      if (text.length > start.length && fold(of.name.withTagline).startsWith(goesOn)) longer.set(text, of);
+    }
+  return longer;
+}
+
+/** Where the first of a list in order stands that does not come before a text. */
+function placeOf<B extends BuildFacts>(text: string, list: readonly Named<B>[]): number {
+  let [from, to] = [0, list.length];
+  while (from < to) {
+    const middle = (from + to) >> 1;
+    if (compare((list[middle] as Named<B>).text, text) < 0) from = middle + 1;
+    else to = middle;
+  }
+  return from;
+}
+
+/** What completes a name that was cut. */
+interface Completion<B extends BuildFacts> {
+  readonly by: Known<B>;
+  /** One of several variants of one plugin, whichever. */
+  readonly isVariant: boolean;
+}
+
+/** Null where there is nothing longer, or several plugins are. */
+function completionOf<B extends BuildFacts>(longer: ReadonlyMap<string, Known<B>>): Completion<B> | null {
   const [first] = [...longer].sort(([a], [b]) => compare(a, b)).map(([, other]) => other);
-  if (first === undefined) return one;
-  if (longer.size === 1) return { ...one, given: first.given, name: first.name };
+  if (first === undefined) return null;
   const isOnePlugin = [...longer.values()].every((other) => other.name.key === first.name.key);
-  const channels = `? ${one.build.identifier ?? ''}`;
-  return isOnePlugin ? { ...one, given: first.given, name: { ...first.name, channels } } : one;
+  return isOnePlugin || longer.size === 1 ? { by: first, isVariant: longer.size > 1 } : null;
+}
+
+function completedBy<B extends BuildFacts>(one: Known<B>, { by, isVariant }: Completion<B>): Known<B> {
+  const { given, name } = by;
+  return { ...one, given, name: isVariant ? { ...name, channels: `? ${one.build.identifier ?? ''}` } : name };
 }
 
 const PREFIX = /^([\p{Lu}\p{N}]{2,4})[\s_:-]+(\S.*)$/u;

@@ -1,3 +1,5 @@
+import { addTo } from '../lists-by-key.js';
+import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import { slipOf } from '../text/one-edit.js';
 import { fold } from '../text/words.js';
 import { GENERAL_WORDS, vendorKey, withoutAddresses } from './vendor-name.js';
@@ -22,8 +24,15 @@ export interface VendorProposal {
 
 const SHORTEST_FOR_SLIP = 6;
 
+/** Of vendors that begin alike so many pairs are looked at for a slip of the hand: those of a thousand. Among more, one letter apart says little. */
+const MOST_PAIRS = 500_000;
+
 /** Vendors that may be one: the name of one and a general word, the same address, the same surname and initial, or one slip of the hand. Each vendor is proposed once. */
-export function proposeVendors(vendors: readonly ListedVendor[]): VendorProposal[] {
+export const proposeVendors = (vendors: readonly ListedVendor[]): VendorProposal[] =>
+  atOnce(proposeVendorsStepwise(vendors));
+
+/** The same step by step. */
+export function* proposeVendorsStepwise(vendors: readonly ListedVendor[]): Stepwise<VendorProposal[]> {
   const open = vendors.filter((one) => !one.byHand);
   const found = new Map<string, VendorProposal>();
   const propose = (a: ListedVendor, b: ListedVendor, reason: string): void => {
@@ -31,38 +40,51 @@ export function proposeVendors(vendors: readonly ListedVendor[]): VendorProposal
     const [less, more] = a.plugins < b.plugins || (a.plugins === b.plugins && a.name > b.name) ? [a, b] : [b, a];
     found.set(less.name, { name: less.name, of: more.name, reason });
   };
-  together(open, (one) => addressesIn(one.written)).forEach(([address, [a, b]]) =>
-    propose(a, b, `both give ${address}`),
-  );
-  together(open, (one) => [vendorKey(withoutGeneral(one.name)) ?? '']).forEach(([, [a, b]]) =>
-    propose(a, b, `they differ in “${differing(a.name, b.name)}” alone`),
-  );
-  together(open, (one) => surnameAndInitial(one.name)).forEach(([, [a, b]]) =>
-    propose(a, b, 'the same surname, and first names that begin alike'),
-  );
-  for (const [, own] of grouped(open, (one) => [fold(one.name).slice(0, 2)]))
-    own.forEach((one, at) => {
-      for (const other of own.slice(at + 1)) if (isSlip(one.name, other.name)) propose(one, other, 'one letter apart');
-    });
+  const sharing = function* (keysOf: (one: ListedVendor) => readonly string[]) {
+    return together(yield* grouped(open, keysOf));
+  };
+  for (const [address, [a, b]] of yield* sharing((one) => addressesIn(one.written)))
+    propose(a, b, `both give ${address}`);
+  for (const [, [a, b]] of yield* sharing((one) => [vendorKey(withoutGeneral(one.name)) ?? '']))
+    propose(a, b, `they differ in “${differing(a.name, b.name)}” alone`);
+  for (const [, [a, b]] of yield* sharing((one) => surnameAndInitial(one.name)))
+    propose(a, b, 'the same surname, and first names that begin alike');
+  yield* proposeSlips(open, (a, b) => propose(a, b, 'one letter apart'));
   return [...found.values()].sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 
-function grouped(vendors: readonly ListedVendor[], keysOf: (one: ListedVendor) => readonly string[]) {
+function* proposeSlips(
+  vendors: readonly ListedVendor[],
+  propose: (a: ListedVendor, b: ListedVendor) => void,
+): Stepwise<void> {
+  for (const [, own] of yield* grouped(vendors, (one) => [fold(one.name).slice(0, 2)])) {
+    let pairs = 0;
+    const keys: string[] = [];
+    yield* eachStepwise(own, (one) => keys.push(vendorKey(one.name) ?? ''));
+    for (const [at, one] of own.entries()) {
+      for (let next = at + 1; next < own.length && pairs < MOST_PAIRS; next++, pairs++)
+        if (isSlip(keys[at] ?? '', keys[next] ?? '')) propose(one, own[next] as ListedVendor);
+      yield;
+    }
+  }
+}
+
+function* grouped(
+  vendors: readonly ListedVendor[],
+  keysOf: (one: ListedVendor) => readonly string[],
+): Stepwise<Map<string, ListedVendor[]>> {
   const groups = new Map<string, ListedVendor[]>();
-  for (const one of vendors)
-    for (const key of new Set(keysOf(one))) if (key !== '') groups.set(key, [...(groups.get(key) ?? []), one]);
+  yield* eachStepwise(vendors, (one) => {
+    for (const key of new Set(keysOf(one))) if (key !== '') addTo(groups, key, one);
+  });
   return groups;
 }
 
 /** Keys that exactly two vendors share: what many share tells nothing of two. */
-function together(
-  vendors: readonly ListedVendor[],
-  keysOf: (one: ListedVendor) => readonly string[],
-): [string, [ListedVendor, ListedVendor]][] {
-  return [...grouped(vendors, keysOf)].flatMap(([key, [a, b, more]]): [string, [ListedVendor, ListedVendor]][] =>
+const together = (groups: ReadonlyMap<string, ListedVendor[]>): [string, [ListedVendor, ListedVendor]][] =>
+  [...groups].flatMap(([key, [a, b, more]]): [string, [ListedVendor, ListedVendor]][] =>
     a !== undefined && b !== undefined && more === undefined ? [[key, [a, b]]] : [],
   );
-}
 
 const ADDRESSES = /[\w.+-]+@[\w-]+(?:\.[\w-]+)+|\b(?:https?:\/\/|www\.)[^\s<>()]+/giu;
 /** Addresses of the vendor itself: one that stands beside several persons, or in a credit, may be anybody's. */
@@ -93,8 +115,9 @@ function surnameAndInitial(name: string): string[] {
   return [`${fold(first).slice(0, 2)} ${fold(last)}`];
 }
 
-const isSlip = (a: string, b: string): boolean => {
-  const [one, other] = [vendorKey(a) ?? '', vendorKey(b) ?? ''];
-  if (one === other || Math.min(one.length, other.length) < SHORTEST_FOR_SLIP) return false;
-  return slipOf(one, other) === 'whole' || slipOf(other, one) === 'whole';
-};
+/** Of the keys of two vendors; their lengths are looked at first, as most differ in them. */
+const isSlip = (one: string, other: string): boolean =>
+  Math.abs(one.length - other.length) <= 1 &&
+  Math.min(one.length, other.length) >= SHORTEST_FOR_SLIP &&
+  one !== other &&
+  (slipOf(one, other) === 'whole' || slipOf(other, one) === 'whole');

@@ -11,6 +11,7 @@ import { group } from '@clever-drawer/core/chests/row-groups';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { withChoicesStepwise, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
+import { addTo } from '@clever-drawer/core/lists-by-key';
 import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { inBetween, othersTurn } from '../in-between.js';
 import { presentAmong } from './preset-store.js';
@@ -64,7 +65,7 @@ function* arrangedStepwise(
     for (const drawer of drawersOfChest(state, chest.id)) {
       const path = pathTo(state, drawer.id).map((one) => one.name);
       yield* eachStepwise(contentsOf(state, byId, drawer, ruled).plugins, ({ plugin, by, name }) =>
-        push(drawers, plugin.id, { drawerId: drawer.id, chest: chest.name, path, by, name }),
+        addTo(drawers, plugin.id, { drawerId: drawer.id, chest: chest.name, path, by, name }),
       );
       yield;
     }
@@ -73,7 +74,7 @@ function* arrangedStepwise(
   yield* eachStepwise([...byId.values()], ({ id, preset, name: title, found }) => {
     if (preset === null) return;
     const places = placesOf(state, drawers, id);
-    push(presets, itemParts(id).pluginId, { bank: preset.bank, name: preset.name, title, found, places });
+    addTo(presets, itemParts(id).pluginId, { bank: preset.bank, name: preset.name, title, found, places });
   });
   const views: ArrangedPluginView[] = [];
   // Field by field: to spread 50,000 of them takes most of a second.
@@ -103,12 +104,6 @@ function* arrangedStepwise(
     });
   });
   return views;
-}
-
-function push<Key, One>(lists: Map<Key, One[]>, key: Key, one: One): void {
-  const list = lists.get(key);
-  if (list === undefined) lists.set(key, [one]);
-  else list.push(one);
 }
 
 const placesOf = (state: Arrangement, drawers: ReadonlyMap<ItemId, Places['drawers']>, id: ItemId): Places => ({

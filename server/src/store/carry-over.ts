@@ -2,6 +2,7 @@ import type { EntityManager } from 'typeorm';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { applyEdits, mergeEdits, ofStudio, type Edit } from '@clever-drawer/core/chests/edit';
 import { takeOver } from '@clever-drawer/core/chests/join-plugins';
+import { addTo } from '@clever-drawer/core/lists-by-key';
 import { asId, type BuildId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { loadArrangement, writeEdits } from './arrangement-store.js';
 import { groupAnew, type Grouped } from './grouping-store.js';
@@ -10,8 +11,7 @@ import { lockStudio, nextArrangement, regrouped } from './studio-store.js';
 /** The edits by which what the producer said of plugins that are gone goes to those that their builds belong to now. */
 export function carriedBy(state: Arrangement, { gone, moved }: Pick<Grouped, 'gone' | 'moved'>): Edit[] {
   const buildsOf = new Map<PluginId, BuildId[]>();
-  for (const [build, from] of Object.entries(moved))
-    buildsOf.set(from, [...(buildsOf.get(from) ?? []), asId<BuildId>(build)]);
+  for (const [build, from] of Object.entries(moved)) addTo(buildsOf, from, asId<BuildId>(build));
   let after = state;
   const edits: Edit[] = [];
   for (const [from, to] of gone) {

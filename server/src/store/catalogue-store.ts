@@ -3,14 +3,17 @@ import { workOutKind } from '@clever-drawer/core/catalogue/kind';
 import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
 import type { BuildFacts } from '@clever-drawer/core/facts/build-facts';
 import { buildKey } from '@clever-drawer/core/identity/build-key';
-import { proposeVendors } from '@clever-drawer/core/identity/propose-vendors';
+import { proposeVendorsStepwise } from '@clever-drawer/core/identity/propose-vendors';
 import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
 import type { BuildId, BuildKey, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
+import { addTo } from '@clever-drawer/core/lists-by-key';
+import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { PluginDetail, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { isUuid } from '../http/checked.js';
+import { inBetween } from '../in-between.js';
 import { rowsOf } from './arrangement-store.js';
 import { inOrder } from './build-order.js';
 import { claimCatalogue } from './catalogue-lock.js';
@@ -95,33 +98,39 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
     [computerId],
   );
   const byHand = new Set((await rowsOf(db, computerId, 'vendorSpelling')).map((row) => row.id));
+  return inBetween(vendorsStepwise(plugins, rows, byHand));
+}
+
+function* vendorsStepwise(
+  plugins: readonly { readonly name: string; readonly plugins: number }[],
+  rows: readonly { readonly name: string; readonly written: string; readonly builds: number }[],
+  byHand: ReadonlySet<string>,
+): Stepwise<VendorView[]> {
+  const writtenBy = new Map<string, { written: string; spelling: string | null; builds: number }[]>();
+  yield* eachStepwise(rows, ({ name, written, builds }) =>
+    addTo(writtenBy, name, { written, spelling: shownVendor(written), builds }),
+  );
   const listed = plugins.map(({ name, plugins: count }) => {
-    const own = rows.filter((row) => row.name === name).map((row) => row.written);
-    return {
+    const own = writtenBy.get(name) ?? [];
+    const written = own.map((row) => row.written);
+    return { name, plugins: count, written, byHand: own.some((row) => byHand.has(row.spelling ?? '')) };
+  });
+  const proposals = new Map((yield* proposeVendorsStepwise(listed)).map((one) => [one.name, one]));
+  const views: VendorView[] = [];
+  yield* eachStepwise(plugins, ({ name, plugins: count }) => {
+    const spellings = new Map<string, number>();
+    for (const { spelling, builds } of writtenBy.get(name) ?? [])
+      if (spelling !== null) spellings.set(spelling, (spellings.get(spelling) ?? 0) + builds);
+    const counted = [...spellings].map(([spelling, builds]) => ({ spelling, builds, byHand: byHand.has(spelling) }));
+    const proposal = proposals.get(name);
+    views.push({
       name,
       plugins: count,
-      written: own,
-      byHand: own.some((written) => byHand.has(shownVendor(written) ?? '')),
-    };
+      spellings: counted.sort((a, b) => b.builds - a.builds),
+      maybe: proposal === undefined ? null : { name: proposal.of, reason: proposal.reason },
+    });
   });
-  const proposals = new Map(proposeVendors(listed).map((one) => [one.name, one]));
-  return plugins
-    .map(({ name, plugins: count }) => {
-      const spellings = new Map<string, number>();
-      for (const row of rows.filter((one) => one.name === name)) {
-        const spelling = shownVendor(row.written);
-        if (spelling !== null) spellings.set(spelling, (spellings.get(spelling) ?? 0) + row.builds);
-      }
-      const views = [...spellings].map(([spelling, builds]) => ({ spelling, builds, byHand: byHand.has(spelling) }));
-      const proposal = proposals.get(name);
-      return {
-        name,
-        plugins: count,
-        spellings: views.sort((a, b) => b.builds - a.builds),
-        maybe: proposal === undefined ? null : { name: proposal.of, reason: proposal.reason },
-      };
-    })
-    .sort((a, b) => compareNames(a.name, b.name));
+  return views.sort((a, b) => compareNames(a.name, b.name));
 }
 
 /** Names of the plugins among these ids that the catalogue has. */

@@ -6,6 +6,7 @@ import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
+import { addTo } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { useComputer } from '../lib/use-computer';
@@ -94,9 +95,8 @@ type OwnNames = ReadonlyMap<ItemId, readonly string[]>;
 const ownNamesIn = (() => {
   let known: OwnNames = new Map();
   return memoizeOne((entry: Arrangement['entry']): OwnNames => {
-    const now = new Map<ItemId, readonly string[]>();
-    for (const row of entry.values())
-      if (row.name !== null) now.set(itemId(row), [...(now.get(itemId(row)) ?? []), row.name]);
+    const now = new Map<ItemId, string[]>();
+    for (const row of entry.values()) if (row.name !== null) addTo(now, itemId(row), row.name);
     const isSame =
       now.size === known.size && [...now].every(([id, names]) => known.get(id)?.join('\n') === names.join('\n'));
     if (!isSame) known = now;

@@ -6,6 +6,7 @@ import { presetsOf, type PluginPreset } from '@clever-drawer/core/catalogue/plug
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { group } from '@clever-drawer/core/chests/row-groups';
+import { addTo } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { KeyHint } from '../../keys/key-hint';
 import { wordsOf } from '@clever-drawer/core/text/words';
@@ -127,6 +128,6 @@ function hasWords(typed: string): (preset: PluginPreset) => boolean {
 /** In the order of the presets, which is that of their banks. */
 function inBanks(presets: readonly PluginPreset[]): [string | null, PluginPreset[]][] {
   const banks = new Map<string | null, PluginPreset[]>();
-  for (const preset of presets) banks.set(preset.bank, [...(banks.get(preset.bank) ?? []), preset]);
+  for (const preset of presets) addTo(banks, preset.bank, preset);
   return [...banks];
 }
