@@ -30,8 +30,11 @@ class Parts<B extends BuildFacts> {
   private readonly held: Map<string, OfKind>[] = [];
   /** By kind: all parts before this one hold something of it. */
   private readonly firstWithout = new Map<string, number>();
-  /** By kind and identifier: the parts that hold it, or something that replaces it. */
-  private readonly related = new Map<string, Set<number>>();
+  /** By kind and identifier: the parts that hold it, and those that hold something that replaces it. */
+  private readonly holders = new Map<string, Set<number>>();
+  private readonly replacers = new Map<string, Set<number>>();
+  /** Where builds went that say the same of themselves: what fits one of them fits the others. */
+  private readonly known = new Map<string, number>();
 
   put(one: Known<B>): void {
     const { identifier, replaces } = one.build;
@@ -41,11 +44,9 @@ class Parts<B extends BuildFacts> {
       return;
     }
     const kind = kindOf(one);
-    const candidates = new Set([this.withoutKind(kind)]);
-    for (const id of [identifier, ...replaces])
-      for (const at of this.related.get(relation(kind, id)) ?? []) candidates.add(at);
-    const fitting = [...candidates].filter((at) => fits(one, identifier, this.held[at]?.get(kind)));
-    const at = Math.min(...fitting);
+    const same = JSON.stringify([kind, identifier, ...replaces]);
+    const at = this.known.get(same) ?? this.firstFitting(one, kind, identifier);
+    this.known.set(same, at);
     this.add(one, at);
     const ofKind = this.held[at]?.get(kind) ?? new Map<string, SameIdentifier>();
     this.held[at]?.set(kind, ofKind);
@@ -53,10 +54,18 @@ class Parts<B extends BuildFacts> {
     ofKind.set(identifier, own);
     own.count++;
     for (const id of new Set(replaces)) own.replaced.set(id, (own.replaced.get(id) ?? 0) + 1);
-    for (const id of [identifier, ...replaces]) {
-      const key = relation(kind, id);
-      this.related.set(key, (this.related.get(key) ?? new Set()).add(at));
-    }
+    note(this.holders, relation(kind, identifier), at);
+    for (const id of replaces) note(this.replacers, relation(kind, id), at);
+  }
+
+  /** Of those that hold nothing of its kind, its own identifier, or one that it replaces or is replaced by. */
+  private firstFitting(one: Known<B>, kind: string, identifier: string): number {
+    const candidates = new Set([this.withoutKind(kind), ...(this.replacers.get(relation(kind, identifier)) ?? [])]);
+    for (const id of [identifier, ...one.build.replaces])
+      for (const at of this.holders.get(relation(kind, id)) ?? []) candidates.add(at);
+    let first = Infinity;
+    for (const at of candidates) if (at < first && fits(one, identifier, this.held[at]?.get(kind))) first = at;
+    return first;
   }
 
   private add(one: Known<B>, at: number): void {
@@ -75,6 +84,9 @@ class Parts<B extends BuildFacts> {
     return at;
   }
 }
+
+const note = (parts: Map<string, Set<number>>, key: string, at: number): void =>
+  void parts.set(key, (parts.get(key) ?? new Set()).add(at));
 
 const relation = (kind: string, identifier: string): string => `${kind} ${identifier}`;
 

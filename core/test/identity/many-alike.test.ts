@@ -59,6 +59,13 @@ describe('builds of one name', () => {
     const builds = Array.from({ length: 16_000 }, (_, n) => build({ identifier: String(n), vendor: 'Copperhat' }));
     expect(groupBuilds(builds, new Map())).toHaveLength(16_000);
   });
+
+  it('may be 16,000 that replace one and the same, which is there as often', () => {
+    const old = (n: number) =>
+      build({ identifier: n % 2 === 0 ? 'old' : String(n), replaces: n % 2 === 0 ? [] : ['old'] });
+    const builds = Array.from({ length: 16_000 }, (_, n) => old(n));
+    expect(groupBuilds(builds, new Map()).map((one) => one.builds.length)[0]).toBe(8001);
+  });
 });
 
 describe('names that were cut', () => {
