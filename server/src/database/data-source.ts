@@ -8,6 +8,7 @@ import { ChangeRow, LoadRow } from './entities/journal.js';
 import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
 import { partByPart } from './part-by-part.js';
+import { SteadyClient } from './steady-client.js';
 
 const ENTITIES = [
   ...[StudioRow, ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
@@ -34,7 +35,13 @@ export const dataSourceFor = (url: string, longest: number = STATEMENT_MS.work):
     poolSize: 8,
     connectTimeoutMS: 10_000,
     applicationName: 'clever-drawer',
-    extra: { statement_timeout: longest, query_timeout: longest + GRACE_MS, options: OPTIONS, stream: partByPart },
+    extra: {
+      statement_timeout: longest,
+      query_timeout: longest + GRACE_MS,
+      options: OPTIONS,
+      stream: partByPart,
+      Client: SteadyClient,
+    },
   });
 
 /** Opens the database and brings its schema up to date; StartupError when a newer version of the software has already changed it. */
