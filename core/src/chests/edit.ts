@@ -1,3 +1,4 @@
+import { addTo } from '../lists-by-key.js';
 import { atOnce, eachStepwise, findStepwise, type Stepwise } from '../stepwise.js';
 import { fnv } from '../text/fnv.js';
 import equal from 'fast-deep-equal';
@@ -31,11 +32,7 @@ export const applyEdits = (state: Arrangement, edits: readonly Edit[]): Arrangem
 export function* applyStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<Arrangement> {
   const result: { -readonly [Kind in RowKind]: ReadonlyMap<string, unknown> } = { ...state };
   const byKind = new Map<RowKind, Edit[]>();
-  for (const edit of edits) {
-    const own = byKind.get(edit.of);
-    if (own === undefined) byKind.set(edit.of, [edit]);
-    else own.push(edit);
-  }
+  for (const edit of edits) addTo(byKind, edit.of, edit);
   for (const kind of ROW_KINDS) {
     const own = byKind.get(kind);
     if (own === undefined) continue;

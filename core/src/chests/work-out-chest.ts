@@ -5,6 +5,7 @@ import { ROLE_LABELS, ROLES } from '../catalogue/role.js';
 import type { FamilyId } from '../catalogue/type-tree.js';
 import { FAMILIES, familyOf, TYPE_IDS, TYPE_TREE } from '../catalogue/type-tree.js';
 import type { ChestId, DrawerId, PluginId } from '../ids.js';
+import { addTo } from '../lists-by-key.js';
 import { compareNames } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { Chest } from './rows/chest.js';
@@ -130,12 +131,7 @@ function byFamily(plugins: readonly Sorted[]): Group[] {
 
 function byVendor(plugins: readonly Sorted[]): Group[] {
   const vendors = new Map<string, Sorted[]>();
-  for (const plugin of plugins) {
-    if (plugin.vendor === null) continue;
-    const own = vendors.get(plugin.vendor);
-    if (own === undefined) vendors.set(plugin.vendor, [plugin]);
-    else own.push(plugin);
-  }
+  for (const plugin of plugins) if (plugin.vendor !== null) addTo(vendors, plugin.vendor, plugin);
   return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => group(name, own));
 }
 

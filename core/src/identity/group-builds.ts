@@ -1,6 +1,7 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
+import { addTo } from '../lists-by-key.js';
 import { joined } from '../text/words.js';
 import { ITEM_MARK } from './item-mark.js';
 import { differentOnes } from './different-ones.js';
@@ -120,9 +121,7 @@ function vendorNames(known: readonly Known[], corrections: VendorCorrections): R
   const spellings = new Map<string, string[]>();
   for (const { vendor, vendorKey: key } of known) {
     if (vendor === null || key === null) continue;
-    const own = spellings.get(key);
-    if (own === undefined) spellings.set(key, [vendor]);
-    else own.push(vendor);
+    addTo(spellings, key, vendor);
   }
   const names = new Map([...spellings].map(([key, own]) => [key, mostFrequent(own, plainest) ?? key]));
   for (const { key, name } of corrections.values()) if (names.has(key)) names.set(key, name);

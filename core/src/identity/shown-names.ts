@@ -1,5 +1,6 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
+import { addTo } from '../lists-by-key.js';
 import { joined } from '../text/words.js';
 import type { Known } from './known-build.js';
 import { isCut } from './links.js';
@@ -75,10 +76,7 @@ const keyOf = ({ vendorKey }: Draft, name: string): string => `${vendorKey ?? ''
 function alike(drafts: readonly Draft[], names: readonly string[]): number[][] {
   const groups = new Map<string, number[]>();
   drafts.forEach((draft, index) => {
-    const key = keyOf(draft, names[index] ?? '');
-    const group = groups.get(key);
-    if (group === undefined) groups.set(key, [index]);
-    else group.push(index);
+    addTo(groups, keyOf(draft, names[index] ?? ''), index);
   });
   return [...groups.values()].filter((group) => group.length > 1);
 }

@@ -157,24 +157,15 @@ export async function ownersOf(
   return new Map(rows.map((row) => [row.id, { pluginId: row.pluginId, key: buildKey(row) }]));
 }
 
-/** So many references are read at a time: to take in 50,000 at once would keep everybody waiting. */
-const REFERENCES_AT_ONCE = 5000;
-
 /** The identifiers by which plugins are known again, on whichever computer they are, for export and import. */
 export async function loadReferences(db: EntityManager): Promise<Map<PluginId, PluginReference>> {
-  const all = new Map<PluginId, PluginReference>();
-  for (let last = ''; ;) {
-    const rows = await db.query<PluginReference[]>(
-      `SELECT p.id, p.name, p.vendor,
-              coalesce((SELECT jsonb_agg(DISTINCT jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier'))
-                        FROM build b WHERE b."pluginId" = p.id), '[]') AS builds
-       FROM plugin p WHERE p.id > $1 ORDER BY p.id LIMIT $2`,
-      [last, REFERENCES_AT_ONCE],
-    );
-    for (const row of rows) all.set(row.id, row);
-    if (rows.length < REFERENCES_AT_ONCE) return all;
-    last = rows.at(-1)?.id ?? '';
-  }
+  const rows = await db.query<PluginReference[]>(
+    `SELECT p.id, p.name, p.vendor,
+            coalesce((SELECT jsonb_agg(DISTINCT jsonb_build_object('format', b.facts->'format', 'identifier', b.facts->'identifier'))
+                      FROM build b WHERE b."pluginId" = p.id), '[]') AS builds
+     FROM plugin p`,
+  );
+  return new Map(rows.map((row) => [row.id, row]));
 }
 
 /** Makes room in the catalogue for plugins that an import names and the studio lacks; those that a scan has brought since stay as they are. */
