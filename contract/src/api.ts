@@ -195,6 +195,12 @@ export const API = {
     tagged: true,
     problems: ['request-does-not-fit', 'not-found'],
   },
+  'GET /computers/{computer}/revisions': {
+    summary: 'How far the data is, for those who can’t listen to events and ask again and again.',
+    status: 200,
+    answer: answers.revisionsView,
+    problems: NO_COMPUTER,
+  },
   'GET /computers/{computer}/events': {
     summary:
       'What happens, as it happens: changes of the arrangement, and a catalogue that is another now (server-sent events).',
@@ -223,7 +229,7 @@ export const API = {
   },
   ...LOAD_API,
   'GET /computers/{computer}/export': {
-    summary: 'The arrangement as a document (docs/schemas/arrangement-5.schema.json).',
+    summary: 'The arrangement as a document (docs/schemas/arrangement-6.schema.json).',
     status: 200,
     answer: written<ArrangementDocument>({ type: 'object' }),
     problems: NO_COMPUTER,

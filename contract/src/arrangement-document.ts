@@ -1,6 +1,7 @@
 import { array, boolean, object, string, type Schema } from 'yup';
 
 import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
@@ -24,11 +25,15 @@ export const referenceFields = {
 };
 
 const naming = object(documentedFields('naming')).noUnknown().nullable().default(undefined).defined();
-const aside = object({ ...documentedFields('aside'), until: day() })
-  .noUnknown()
-  .nullable()
-  .default(undefined)
-  .defined();
+const asideOf = (fields: Record<string, AnySchema>) =>
+  object({ ...fields, until: day() })
+    .noUnknown()
+    .nullable()
+    .default(undefined)
+    .defined();
+const aside = asideOf(documentedFields('aside'));
+/** What was set aside before it could have a note and a reason in the producer's own words. */
+const olderAside = asideOf({ reason: string().strict().oneOf(ASIDE_REASONS).required() });
 
 const presetReference = {
   bank: string().strict().max(PRESET_NAME_LENGTH).nullable().defined(),
@@ -117,7 +122,7 @@ const items = () =>
     .required();
 
 /** What documents have in common since presets can stand somewhere. */
-const withPresets = {
+const withPresets = (aside: AnySchema) => ({
   ...head,
   plugins: array()
     .of(
@@ -137,14 +142,12 @@ const withPresets = {
     items: items(),
   }),
   searches,
-};
+});
 
 const withExceptions = { never: items(), ...(most === undefined ? {} : { most }) };
 
-/** The arrangement document of docs/schemas/arrangement-5.schema.json. */
-const newest = object({
-  schema: string().oneOf(['clever-drawer/arrangement/5']).required(),
-  ...withPresets,
+const sinceChains = (aside: AnySchema) => ({
+  ...withPresets(aside),
   chests: chestsOf(line, { ...withExceptions, ...(split === undefined ? {} : { split }) }),
   chains: array()
     .of(
@@ -160,19 +163,31 @@ const newest = object({
     )
     .max(10_000)
     .required(),
+});
+
+/** The arrangement document of docs/schemas/arrangement-6.schema.json. */
+const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/6']).required(),
+  ...sinceChains(aside),
+}).noUnknown();
+
+/** The format of docs/schemas/arrangement-5.schema.json, which is still read. */
+const fifth = object({
+  schema: string().oneOf(['clever-drawer/arrangement/5']).required(),
+  ...sinceChains(olderAside),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-4.schema.json, which is still read. */
 const fourth = object({
   schema: string().oneOf(['clever-drawer/arrangement/4']).required(),
-  ...withPresets,
+  ...withPresets(olderAside),
   chests: chestsOf(line, withExceptions),
 }).noUnknown();
 
 /** The form of docs/schemas/arrangement-3.schema.json, which is still read. */
 const third = object({
   schema: string().oneOf(['clever-drawer/arrangement/3']).required(),
-  ...withPresets,
+  ...withPresets(olderAside),
   chests: chestsOf(line),
 }).noUnknown();
 
@@ -181,7 +196,7 @@ const second = object({
   schema: string().oneOf(['clever-drawer/arrangement/2']).required(),
   ...head,
   plugins: array()
-    .of(object({ ...referenceFields, naming, aside }).noUnknown())
+    .of(object({ ...referenceFields, naming, aside: olderAside }).noUnknown())
     .max(MANY)
     .required(),
   chests: chestsOf(secondLine),
@@ -207,8 +222,8 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/5'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/5" or an earlier one)',
+      ['clever-drawer/arrangement/6'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/6" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
@@ -218,7 +233,8 @@ const FORMS: ReadonlyMap<unknown, AnySchema> = new Map<unknown, AnySchema>([
   ['clever-drawer/arrangement/2', second],
   ['clever-drawer/arrangement/3', third],
   ['clever-drawer/arrangement/4', fourth],
-  ['clever-drawer/arrangement/5', newest],
+  ['clever-drawer/arrangement/5', fifth],
+  ['clever-drawer/arrangement/6', newest],
 ]);
 
 /** An arrangement document of any version. */

@@ -5,11 +5,17 @@ import type { BuildView, CatalogueColumns, CatalogueView, PluginView } from './r
 export const toColumns = (catalogue: CatalogueView): CatalogueColumns => atOnce(toColumnsStepwise(catalogue));
 
 /** The same step by step. */
-export function* toColumnsStepwise({ revision, firstArrival, plugins }: CatalogueView): Stepwise<CatalogueColumns> {
+export function* toColumnsStepwise({
+  epoch,
+  revision,
+  firstArrival,
+  plugins,
+}: CatalogueView): Stepwise<CatalogueColumns> {
   const builds = plugins.flatMap((plugin) => plugin.builds);
   const ofPlugins = <Value>(value: (plugin: PluginView) => Value) => columnOf(plugins, value);
   const ofBuilds = <Value>(value: (build: BuildView) => Value) => columnOf(builds, value);
   return {
+    epoch,
     revision,
     firstArrival,
     plugins: {
@@ -50,7 +56,13 @@ function* columnOf<One, Value>(all: readonly One[], value: (one: One) => Value):
 }
 
 /** The catalogue plugin by plugin again. Columns are of one length, as toColumns makes them. */
-export function fromColumns({ revision, firstArrival, plugins: own, builds: all }: CatalogueColumns): CatalogueView {
+export function fromColumns({
+  epoch,
+  revision,
+  firstArrival,
+  plugins: own,
+  builds: all,
+}: CatalogueColumns): CatalogueView {
   let next = 0;
   const buildsOf = (count: number): BuildView[] => {
     const builds: BuildView[] = [];
@@ -86,7 +98,7 @@ export function fromColumns({ revision, firstArrival, plugins: own, builds: all 
     calledToo: at(own.calledToo, n),
     builds: buildsOf(at(own.buildCounts, n)),
   }));
-  return { revision, firstArrival, plugins };
+  return { epoch, revision, firstArrival, plugins };
 }
 
 const at = <Value>(column: readonly Value[], n: number): Value => column[n] as Value;

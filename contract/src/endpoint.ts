@@ -18,7 +18,7 @@ export interface Endpoint {
   readonly status: 200 | 201 | 202 | 204;
   /** What is answered; null for nothing. */
   readonly answer: AnySchema | Media | null;
-  /** Whether the answer bears an ETag of the revisions of the computer's arrangement and catalogue, and of its last load: the same tag means the same answer. */
+  /** Whether the answer bears an ETag of everything that it depends on: the same tag means the same answer. */
   readonly tagged?: true;
   /** What it may meet besides what any request may (COMMON_PROBLEMS). */
   readonly problems: readonly ProblemName[];

@@ -9,7 +9,7 @@ import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
-import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
+import { MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import {
   day,
@@ -154,8 +154,9 @@ export const INTENT_SCHEMAS = {
     kind: kind('set-aside'),
     pluginIds: pluginIds(),
     builds: builds(),
-    reason: string().oneOf(ASIDE_REASONS).required(),
+    reason: text(MAX_REASON_LENGTH).required('Choose a reason, or type one of your own.'),
     until: day(),
+    note: text(4000).nullable().optional(),
   }),
   'bring-back': object({ kind: kind('bring-back'), pluginIds: pluginIds(), builds: builds() }),
   'show-face': object({ kind: kind('show-face'), pluginId: id(), picture: picture().nullable().defined() }),
@@ -236,11 +237,13 @@ export const MOST_INTENTS = 1000;
 /**
  * A change of the arrangement, as the intents that one act of the hand consists of; they are one step of undo. `mark` stands for the rows that the window
  * saw and that it would change (see markOf in core). `brief`: whoever asks has planned it, and needs no edits in the answer (see changeAnswer).
+ * `repeats`: the request is sent again because no answer came; it is the revision that the window knew before, so that the change is done once only.
  */
 export const changeRequest = object({
   intents: array().of(anyIntent).min(1).max(MOST_INTENTS).required('a change needs its intents: a list of one or more'),
   mark: string().strict().max(40).optional(),
   brief: boolean().strict().optional(),
+  repeats: number().strict().integer().min(0).optional(),
 }).noUnknown();
 
 /** A change as it is sent. */
@@ -248,6 +251,7 @@ export interface ChangeRequest {
   readonly intents: readonly SentIntent[];
   readonly mark?: string;
   readonly brief?: boolean;
+  readonly repeats?: number;
 }
 
 /** Undo or redo: `expects` is the number of the step that the window showed as the next; absent takes whatever is. */

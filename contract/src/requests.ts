@@ -136,10 +136,11 @@ export const problemsQuery = object(page).noUnknown();
 /** Which part of what was left out, of one reason or of all: so many from a place in the list on. */
 export const leftOutQuery = object({ ...page, reason: string().oneOf(LEFT_OUT_REASONS).optional() }).noUnknown();
 
-/** Which part of the journal: so many steps before a number, newest first. */
+/** Which part of the journal: so many steps before a number, newest first; with their edits only on request. */
 export const journalQuery = object({
   before: number().integer().min(0).optional(),
   limit: number().integer().min(1).max(500).default(50),
+  edits: string().oneOf(['yes', 'no']).default('no'),
 }).noUnknown();
 
 /** The name of the window that listens, so that it is not told of its own changes. */

@@ -37,7 +37,7 @@ const plugin = fc.record({
 it('goes there and back without a loss, and is what the interface promises', () => {
   fc.assert(
     fc.property(fc.array(plugin, { maxLength: 12 }), (plugins) => {
-      const view: CatalogueView = { revision: 7, firstArrival: null, plugins };
+      const view: CatalogueView = { epoch: 'e', revision: 7, firstArrival: null, plugins };
       const columns = toColumns(view);
       expect(catalogueColumns.isValidSync(columns, { strict: true })).toBe(true);
       expect(fromColumns(JSON.parse(JSON.stringify(columns)) as typeof columns)).toEqual(view);
@@ -50,6 +50,7 @@ it('no builds go astray between plugins that have none, one and two', () => {
   const named = (id: string, ...builds: string[]) =>
     ({ id, builds: builds.map((one) => ({ id: one })) }) as unknown as PluginView;
   const view = {
+    epoch: 'e',
     revision: 1,
     firstArrival: null,
     plugins: [named('a'), named('b', 'b1'), named('c', 'c1', 'c2'), named('d')],

@@ -25,7 +25,7 @@ import { lockFolder } from './lock-folder.js';
 import { StartupError } from './startup-error.js';
 import { regroupOnce } from './store/carry-over.js';
 import { trimJournal } from './store/change-journal.js';
-import { lockStudio, mustRegroup } from './store/studio-store.js';
+import { lockStudio, mustRegroup, renewEpoch } from './store/studio-store.js';
 import { Arranging } from './jobs/arranging.js';
 import { Catalogues } from './jobs/catalogues.js';
 import { Arrivals } from './jobs/arrivals.js';
@@ -81,6 +81,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const databaseUrl = settings.databaseUrl ?? cluster?.url ?? '';
     const source = await openDatabase(databaseUrl, options.longestStatement);
     undo.push(() => source.destroy());
+    await source.transaction(renewEpoch);
     await endLostScans(source.manager);
     if (cluster !== null) await endWaitingScans(source.manager);
     // What could not be done now is done at the next start; until then each computer's plugins are as they were.

@@ -140,8 +140,8 @@ describe('arranging', () => {
     });
     expect((await arrangement()).entry).toHaveLength(2);
     expect((await post<SavedChange>(`/computers/${computer}/undo`)).body.steps).toEqual({
-      undo: { number: 2, label: 'new drawer Everyday EQ' },
-      redo: { number: 3, label: 'file 2 plugins into Everyday EQ' },
+      undo: { number: 2, label: 'new drawer Everyday EQ', window: null },
+      redo: { number: 3, label: 'file 2 plugins into Everyday EQ', window: null },
     });
     expect((await arrangement()).entry).toHaveLength(0);
     await post(`/computers/${computer}/redo`);
@@ -233,7 +233,7 @@ describe('arranging', () => {
     await change({ kind: 'tray-on', tray: 1, pluginIds: ids });
     const document = await get<Record<string, unknown>>(`/computers/${computer}/export`);
     const schema = JSON.parse(
-      await readFile(new URL('../../docs/schemas/arrangement-5.schema.json', import.meta.url), 'utf8'),
+      await readFile(new URL('../../docs/schemas/arrangement-6.schema.json', import.meta.url), 'utf8'),
     ) as object;
     const accepts = new Ajv2020({ formats: { 'date-time': true } }).compile(schema);
     expect(accepts(document) ? [] : accepts.errors).toEqual([]);

@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { existsSync } from 'node:fs';
-import { chmod, mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
+import { chmod, cp, mkdir, mkdtemp, readdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
@@ -276,3 +276,35 @@ describe('a database that ends', () => {
     }
   },
 );
+
+it('a copy of the data folder that is put back is another epoch: no tag of before holds, also when the counts are equal again', async () => {
+  const copy = join(folder, 'copy');
+  const change = async (server: RunningServer, id: string, name: string): Promise<void> => {
+    const response = await fetch(`${server.url}/api/computers/${id}/changes`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ intents: [{ kind: 'name-tray', tray: 3, name }] }),
+    });
+    expect(response.status).toBe(200);
+  };
+  const arrangementOf = (server: RunningServer, id: string, tag = ''): Promise<Response> =>
+    fetch(`${server.url}/api/computers/${id}/arrangement`, { headers: { 'if-none-match': tag } });
+  let server = await start();
+  const id = (await computers(server))[0]?.id ?? '';
+  await stop();
+  const home = await homeOf();
+  await cp(home, copy, { recursive: true, preserveTimestamps: true });
+  server = await start();
+  await change(server, id, 'Goose');
+  const before = await arrangementOf(server, id);
+  const known = (await before.json()) as { revision: number };
+  await stop();
+  await rm(home, { recursive: true });
+  await cp(copy, home, { recursive: true, preserveTimestamps: true });
+  await giveToDatabaseUser(home);
+  server = await start();
+  await change(server, id, 'Sandman');
+  const after = await arrangementOf(server, id, before.headers.get('etag') ?? '');
+  expect(after.status).toBe(200);
+  expect(await after.json()).toMatchObject({ revision: known.revision, trayName: [{ name: 'Sandman' }] });
+});

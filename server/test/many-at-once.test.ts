@@ -42,7 +42,9 @@ it('are saved in their order, and undone and redone from a step that stands in f
     'SELECT jsonb_typeof(edits) AS kind FROM change ORDER BY seq DESC LIMIT 1',
   );
   expect(row?.kind).toBe('object');
-  expect((await get<JournalView>(`/computers/${computer}/journal?limit=1`)).entries[0]?.edits).toEqual(body.edits);
+  expect((await get<JournalView>(`/computers/${computer}/journal?limit=1&edits=yes`)).entries[0]?.edits).toEqual(
+    body.edits,
+  );
   expect((await step('undo')).status).toBe(200);
   expect(await entries()).toEqual([]);
   expect((await step('redo')).status).toBe(200);
@@ -52,7 +54,7 @@ it('are saved in their order, and undone and redone from a step that stands in f
 it('are answered by a mark where that is asked for', async () => {
   const { body } = await send({ intents: [file], brief: true });
   expect(body.edits).toBeNull();
-  const { entries: steps } = await get<JournalView>(`/computers/${computer}/journal?limit=1`);
+  const { entries: steps } = await get<JournalView>(`/computers/${computer}/journal?limit=1&edits=yes`);
   expect(body.comesTo).toBe(atOnce(outcomeMark(steps[0]?.edits ?? [])));
 });
 

@@ -8,6 +8,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app';
+import { holdWindowLock, windowName } from './arrangement/window-name';
 import { ApiError } from './lib/api';
 
 // The server is on this machine: whether the browser has a network says nothing about it.
@@ -27,6 +28,8 @@ const client = new QueryClient({
 
 // What a hand did is shown in the very next frame: a timer, which is what queries wait for otherwise, may come a frame later.
 notifyManager.setScheduler(queueMicrotask);
+
+holdWindowLock(windowName(client));
 
 const root = document.getElementById('root');
 if (root !== null) {

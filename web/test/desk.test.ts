@@ -1,3 +1,4 @@
+import { localDay } from '@clever-drawer/core/local-day';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Dragged } from '../src/parts/dragged';
 import type { Target } from '../src/sort/drag/drag';
@@ -20,7 +21,7 @@ const PLUGINS = [
   plugin('Echo', { types: ['delay'], vendor: null, arrivedAt: '2026-02-01T00:00:00.000Z' }),
   plugin('Goose', { types: [], role: null, found: false }),
   plugin('Demo', {
-    aside: { id: 'Demo', pluginId: p('Demo'), buildId: null, reason: 'faulty', until: null },
+    aside: { id: 'Demo', pluginId: p('Demo'), buildId: null, reason: 'faulty', until: null, note: null },
     naming: { id: p('Demo'), nickname: null, stripLabel: null, note: null, tags: ['dark'] },
   }),
 ];
@@ -231,7 +232,7 @@ describe('how often and how lately plugins were loaded', () => {
   const now = Date.parse('2026-06-01T12:00:00Z');
   const before = (days: number): string => new Date(now - days * 86_400_000).toISOString();
   const asked = (plugins: ReturnType<typeof plugin>[]) => {
-    const { values, of } = loadsFacet(catalogueOf(plugins), now);
+    const { values, of } = loadsFacet(catalogueOf(plugins), localDay(new Date(now)));
     return of.map((own) => own.map((value) => values[value]));
   };
 

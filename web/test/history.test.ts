@@ -1,7 +1,7 @@
 import { back, blind, done, empty, forth, type History, type KnownStep } from '../src/arrangement/history';
 
 const step = (number: number): KnownStep => ({
-  ref: { number, pending: null, label: `step ${String(number)}` },
+  ref: { number, pending: null, window: null, label: `step ${String(number)}` },
   edits: [],
 });
 const next = ({ steps }: History): (string | null)[] => [steps.undo?.label ?? null, steps.redo?.label ?? null];
@@ -19,7 +19,10 @@ describe('the steps that a window knows', () => {
   });
 
   it('what the server says is next is known by name, and what lies behind it is not', () => {
-    const opened = empty({ undo: { number: 9, label: 'step 9' }, redo: { number: 10, label: 'step 10' } });
+    const opened = empty({
+      undo: { number: 9, label: 'step 9', window: null },
+      redo: { number: 10, label: 'step 10', window: null },
+    });
     expect(next(opened)).toEqual(['step 9', 'step 10']);
     expect(opened.isUnknown).toEqual({ undo: false, redo: false });
     const gone = back(opened, step(9));

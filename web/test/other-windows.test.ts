@@ -1,56 +1,63 @@
-/** The line to the server: one that is refused is tried again by the window, since the browser does not. */
+/** What a window makes of the events that it hears: how far the server is, in which epoch, and that it answers. */
 import { QueryClient } from '@tanstack/react-query';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
-import { toldOf } from '../src/arrangement/arrangement-query';
-import { follow, type Line } from '../src/arrangement/other-windows';
-import { COMPUTER } from './support';
-
-type Mutable = { -readonly [Name in keyof Line]: Line[Name] } & { isClosed: boolean };
+import { arrangementKey, isBehindServer, knownIn, toldOf } from '../src/arrangement/arrangement-query';
+import type { StreamListener } from '../src/arrangement/events/event-stream';
+import { follow } from '../src/arrangement/other-windows';
+import { serverState } from '../src/arrangement/server-state';
+import { opened } from '../src/arrangement/window-state';
+import { COMPUTER, EMPTY, PlainServer } from './support';
 
 let client: QueryClient;
-let lines: Mutable[];
+let listener: StreamListener | null;
+const realFetch = globalThis.fetch;
 beforeEach(() => {
   client = new QueryClient();
-  lines = [];
+  listener = null;
+  follow(client, COMPUTER, (_computer, own) => {
+    listener = own;
+    return { close: () => undefined };
+  });
 });
-afterEach(() => client.clear());
-
-const open = (): Line => {
-  const line: Mutable = { onmessage: null, onerror: null, readyState: 0, isClosed: false, close: () => undefined };
-  line.close = () => (line.isClosed = true);
-  lines.push(line);
-  return line;
-};
-/** HTML, EventSource: 2 is CLOSED, which is what any answer but 200 leads to; 0 is CONNECTING, which the browser goes on with by itself. */
-const fail = (line: Mutable | undefined, readyState: 0 | 2): void => {
-  if (line === undefined) return;
-  line.readyState = readyState;
-  line.onerror?.call(line as unknown as EventSource, {} as Event);
-};
-const hear = (line: Mutable | undefined, event: WindowEvent): void =>
-  void line?.onmessage?.call(line as unknown as EventSource, { data: JSON.stringify(event) } as MessageEvent<string>);
-const now = (arrangementRevision: number): WindowEvent => ({ kind: 'now', arrangementRevision, catalogueRevision: 1 });
-const after = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
-
-it('is opened again by the window when it was refused, and heard', async () => {
-  const followed = follow(client, COMPUTER, open, 10);
-  hear(lines[0], now(3));
-  fail(lines[0], 2);
-  expect(lines.length).toBe(1);
-  while (lines.length < 2) await after(5);
-  hear(lines[1], now(7));
-  expect(toldOf(client, COMPUTER)).toBe(7);
-  followed.close();
-  expect(lines.map((line) => line.isClosed)).toEqual([false, true]);
+afterEach(() => {
+  client.clear();
+  globalThis.fetch = realFetch;
 });
 
-it('is left to the browser where that goes on by itself, and to nobody once it is closed', async () => {
-  const followed = follow(client, COMPUTER, open, 10);
-  fail(lines[0], 0);
-  await after(60);
-  expect(lines.length).toBe(1);
-  fail(lines[0], 2);
-  followed.close();
-  await after(60);
-  expect(lines.length).toBe(1);
+const hear = (event: WindowEvent): void => listener?.onData(JSON.stringify(event));
+const now = (epoch: string, arrangementRevision: number): WindowEvent => ({
+  kind: 'now',
+  epoch,
+  arrangementRevision,
+  catalogueRevision: 1,
+});
+
+it('remembers the highest revision within an epoch, and begins anew in another one', () => {
+  hear(now('a', 7));
+  hear(now('a', 3));
+  expect(toldOf(client, COMPUTER)).toEqual({ epoch: 'a', revision: 7 });
+  hear(now('b', 2));
+  expect(toldOf(client, COMPUTER)).toEqual({ epoch: 'b', revision: 2 });
+});
+
+it('takes an older state over when the data was replaced by a copy', async () => {
+  const server = new PlainServer(EMPTY, () => undefined);
+  client.setQueryData(arrangementKey(COMPUTER), opened({ ...server.view(), epoch: 'a', revision: 9 }));
+  globalThis.fetch = () => Promise.resolve(Response.json({ ...server.view(), epoch: 'b', revision: 4 }));
+  hear(now('b', 4));
+  for (let tries = 0; tries < 100 && isBehindServer(client, COMPUTER); tries++)
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  const held = knownIn(client, COMPUTER)?.held;
+  expect([held?.epoch, held?.revision]).toEqual(['b', 4]);
+});
+
+it('knows whether the server and its database answer', () => {
+  listener?.onState(false);
+  expect(serverState(client)).toBe('gone');
+  listener?.onState(true);
+  expect(serverState(client)).toBe('there');
+  hear({ kind: 'database', isThere: false });
+  expect(serverState(client)).toBe('database-gone');
+  hear(now('a', 1));
+  expect(serverState(client)).toBe('there');
 });

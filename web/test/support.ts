@@ -119,7 +119,7 @@ export class PlainServer {
 
   get steps(): Steps {
     const named = (entry: Entry | undefined) =>
-      entry === undefined ? null : { number: entry.number, label: entry.label };
+      entry === undefined ? null : { number: entry.number, label: entry.label, window: null };
     return {
       undo: named(this.journal.findLast((entry) => !entry.undone)),
       redo: named(this.journal.find((entry) => entry.undone)),
@@ -128,7 +128,12 @@ export class PlainServer {
 
   view(): ArrangementView {
     const rows = ROW_KINDS.map((kind) => [kind, [...this.state[kind].values()]]);
-    return copied({ ...Object.fromEntries(rows), revision: this.revision, steps: this.steps }) as ArrangementView;
+    return copied({
+      ...Object.fromEntries(rows),
+      epoch: 'e',
+      revision: this.revision,
+      steps: this.steps,
+    }) as ArrangementView;
   }
 
   change(window: number, intents: readonly Intent[], mark: string): SavedChange {

@@ -2,7 +2,6 @@
 import { EVIDENCE_SOURCES, GRADES, type Evidence } from '@clever-drawer/core/catalogue/evidence';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
-import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import {
   ASK_STATES,
   FACT_SOURCES,
@@ -58,6 +57,7 @@ export type PluginView = Answer<typeof pluginView>;
 
 /** The whole catalogue as it was worked out. `firstArrival`: when the first plugins were met; what came later is new until it is seen. */
 export const catalogueView = thing('Catalogue', {
+  epoch: words(),
   revision: count(),
   firstArrival: moment().nullable(),
   plugins: listOf(pluginView),
@@ -186,7 +186,7 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   roleGrade: one(GRADES),
   types: listOf(one(TYPE_IDS)),
   typeGrade: one(GRADES),
-  aside: thing(null, { reason: one(ASIDE_REASONS), until: words().nullable() }).nullable(),
+  aside: thing(null, { reason: words(), until: words().nullable(), note: words().nullable() }).nullable(),
   found: flag(),
   arrivedAt: words(),
   loads: count(),

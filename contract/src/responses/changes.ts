@@ -7,8 +7,8 @@ import { jsonSchemaOf } from '../json-schema.js';
 import { rowSchema } from '../row-schemas.js';
 import { count, flag, idOf, listOf, moment, one, thing, words, written, type Answer } from '../schema.js';
 
-/** A step of undo or redo: its number in the journal, and what it did in words. */
-export const step = thing('Step', { number: count(), label: words() });
+/** A step of undo or redo: its number in the journal, its label, and the window that made it (null for scripts). */
+export const step = thing('Step', { number: count(), label: words(), window: words().nullable() });
 /** See step. */
 export type Step = Answer<typeof step>;
 
@@ -67,7 +67,7 @@ export const changeAnswer = thing('ChangeAnswer', {
 /** See changeAnswer. */
 export type ChangeAnswer = Answer<typeof changeAnswer>;
 
-/** A step of the journal, with the computer that it was made at. `undone`: it was taken back, and can be redone there. */
+/** A step of the journal, with the computer that it was made at. `undone`: it was taken back, and can be redone there. `edits` is null unless asked for. */
 export const journalEntry = thing('JournalEntry', {
   number: count(),
   label: words(),
@@ -75,7 +75,7 @@ export const journalEntry = thing('JournalEntry', {
   computer: words(),
   madeAt: moment(),
   undone: flag(),
-  edits: listOf(edit),
+  edits: listOf(edit).nullable(),
 });
 /** See journalEntry. */
 export type JournalEntry = Answer<typeof journalEntry>;
@@ -84,8 +84,9 @@ export const journalView = thing('Journal', { entries: listOf(journalEntry), nex
 /** See journalView. */
 export type JournalView = Answer<typeof journalView>;
 
-/** Everything arranged: all rows by kind, their revision, and the next steps. */
+/** Everything arranged: all rows by kind, the epoch and revision that they belong to, and the next steps. */
 export type ArrangementView = { readonly [Kind in RowKind]: readonly Rows[Kind][] } & {
+  readonly epoch: string;
   readonly revision: number;
   readonly steps: Steps;
 };
@@ -95,12 +96,23 @@ export const arrangementView = written<ArrangementView>({
   title: 'Arrangement',
   properties: {
     ...Object.fromEntries(ROW_KINDS.map((kind) => [kind, { type: 'array', items: jsonSchemaOf(rowSchema(kind)) }])),
+    epoch: { type: 'string' },
     revision: { type: 'integer' },
     steps: jsonSchemaOf(steps),
   },
-  required: [...ROW_KINDS, 'revision', 'steps'],
+  required: [...ROW_KINDS, 'epoch', 'revision', 'steps'],
   additionalProperties: false,
 });
+
+/** How far a computer's data is: compare it with an earlier answer to learn whether anything has changed. `lastLoad` changes with every load. */
+export const revisionsView = thing('Revisions', {
+  epoch: words(),
+  arrangementRevision: count(),
+  catalogueRevision: count(),
+  lastLoad: words(),
+});
+/** See revisionsView. */
+export type RevisionsView = Answer<typeof revisionsView>;
 
 const namedPlugin = thing(null, { name: words(), vendor: words().nullable() });
 /** How many plugins of an import are on this computer, those that are on others alone, those that are on none, and the change that it was. */
@@ -134,7 +146,12 @@ export const sentPicture = thing('SentPicture', { picture: string().defined() })
  * when the database is gone, and there again.
  */
 export type WindowEvent =
-  | { readonly kind: 'now'; readonly arrangementRevision: number; readonly catalogueRevision: number }
+  | {
+      readonly kind: 'now';
+      readonly epoch: string;
+      readonly arrangementRevision: number;
+      readonly catalogueRevision: number;
+    }
   | { readonly kind: 'used' }
   | { readonly kind: 'database'; readonly isThere: boolean }
   | { readonly kind: 'changed'; readonly window: string | null; readonly saved: SavedChange };

@@ -11,6 +11,7 @@ import { count, flag, idOf, listOf, moment, one, thing, words, type Answer } fro
  * `builds`; `buildCounts` says how many belong to each. See toColumns and fromColumns.
  */
 export const catalogueColumns = thing('CatalogueColumns', {
+  epoch: words(),
   revision: count(),
   firstArrival: moment().nullable(),
   plugins: thing(null, {

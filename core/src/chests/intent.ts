@@ -19,7 +19,6 @@ import type { LaneKind, LaneWidth } from './rows/lane.js';
 import type { SlotKind } from './rows/slot.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { DrawerSplit } from './drawer-split.js';
-import type { AsideReason } from './rows/aside.js';
 import type { BuildOf, KeyedBuild } from './set-aside.js';
 
 /**
@@ -93,8 +92,10 @@ type NameIntent =
       kind: 'set-aside';
       pluginIds: readonly PluginId[];
       builds: readonly BuildOf[];
-      reason: AsideReason;
+      /** One of ASIDE_REASONS, or the producer's own words. */
+      reason: string;
       until: string | null;
+      note?: string | null;
     }
   | { kind: 'bring-back'; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
   | { kind: 'show-face'; pluginId: PluginId; picture: string | null }

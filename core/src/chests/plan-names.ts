@@ -10,7 +10,7 @@ import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
 import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
 import type { Aside } from './rows/aside.js';
-import { ASIDE_LABELS } from './rows/aside.js';
+import { asideLabel } from './rows/aside.js';
 
 const NO_SEARCH = 'This search is not kept any more.';
 
@@ -34,7 +34,7 @@ export const NAME_PLANNERS: Planners<
 
   'set-aside': {
     names: ({ pluginIds, builds }) => ({ plugins: pluginIds, builds }),
-    plan: (state, { pluginIds, builds, reason, until }, nameOf) => {
+    plan: (state, { pluginIds, builds, reason, until, note = null }, nameOf) => {
       const wanted = [
         ...pluginIds
           .filter((id) => nameOf(id) !== undefined)
@@ -43,11 +43,11 @@ export const NAME_PLANNERS: Planners<
       ];
       const edits = [...new Map(wanted.map((one) => [one.id, one])).values()].flatMap((one): Edit[] => {
         const before = state.aside.get(one.id) ?? null;
-        const after: Aside = { ...one, reason, until };
+        const after: Aside = { ...one, reason, until, note };
         return sameRow(before, after) ? [] : [{ of: 'aside', id: one.id, before, after }];
       });
       if (edits.length === 0) return refuse(wanted.length === 0 ? 'Nothing fits this rule.' : UNCHANGED);
-      return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside: ${ASIDE_LABELS[reason]}`, edits);
+      return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside: ${asideLabel(reason)}`, edits);
     },
   },
 

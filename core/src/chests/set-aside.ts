@@ -1,6 +1,7 @@
 import type { Aside, AsideReason } from './rows/aside.js';
 import type { Architecture } from '../facts/format.js';
 import type { BuildId, BuildKey, PluginId } from '../ids.js';
+import { daysBetween, localDay } from '../local-day.js';
 import { wordsOf } from '../text/words.js';
 
 /** A build to be set aside, with the plugin that it belongs to. */
@@ -81,11 +82,6 @@ export function callsItselfDemo({
   return texts.some((text) => wordsOf(text).some((word) => DEMO_WORDS.has(word)));
 }
 
-const DAY_MS = 86_400_000;
-
 /** Whole days from today until the end of a demo, 0 on its last day, negative afterwards; null without an end. */
-export function daysLeft({ until }: Pick<Aside, 'until'>, now: Date): number | null {
-  if (until === null) return null;
-  const today = Date.UTC(now.getFullYear(), now.getMonth(), now.getDate());
-  return Math.round((Date.parse(`${until}T00:00:00Z`) - today) / DAY_MS);
-}
+export const daysLeft = ({ until }: Pick<Aside, 'until'>, now: Date): number | null =>
+  until === null ? null : daysBetween(localDay(now), until);

@@ -14,13 +14,14 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/5';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/6';
 type FirstSchema = 'clever-drawer/arrangement/1';
 type SecondSchema = 'clever-drawer/arrangement/2';
 type ThirdSchema = 'clever-drawer/arrangement/3';
 type FourthSchema = 'clever-drawer/arrangement/4';
+type FifthSchema = 'clever-drawer/arrangement/5';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-5.schema.json. Plugins are referred to by id, drawers in rules by name. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-6.schema.json. Plugins are referred to by id, drawers in rules by name. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
@@ -53,8 +54,17 @@ export interface ItemReference {
   readonly preset: PresetReference | null;
 }
 
+/** The format before notes on what is set aside, and reasons in the producer's own words. It is still read. */
+export interface FifthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'plugins'> {
+  readonly schema: FifthSchema;
+  readonly plugins: readonly FifthArrangedPlugin[];
+}
+type FifthArrangedPlugin = Omit<ArrangedPlugin, 'aside'> & {
+  readonly aside: Omit<Documented<typeof ASIDE>, 'note'> | null;
+};
+
 /** The form before split drawers and chains. It is still read. */
-export interface FourthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests' | 'chains'> {
+export interface FourthArrangementDocument extends Omit<FifthArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: FourthSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly FourthDrawerDocument[] })[];
 }
@@ -63,7 +73,7 @@ type FourthDrawerDocument = Omit<DrawerDocument, 'split' | 'drawers'> & {
 };
 
 /** The form before exceptions: drawers name nothing that their rules never take. It is still read. */
-export interface ThirdArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests' | 'chains'> {
+export interface ThirdArrangementDocument extends Omit<FifthArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: ThirdSchema;
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
 }
@@ -73,11 +83,11 @@ type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'split' | 'dr
 
 /** The form before presets: lines and trays name plugins alone. It is still read. */
 export interface SecondArrangementDocument extends Omit<
-  ArrangementDocument,
+  FifthArrangementDocument,
   'schema' | 'plugins' | 'chests' | 'trays' | 'chains'
 > {
   readonly schema: SecondSchema;
-  readonly plugins: readonly Omit<ArrangedPlugin, 'presets'>[];
+  readonly plugins: readonly Omit<FifthArrangedPlugin, 'presets'>[];
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly SecondDrawerDocument[] })[];
   readonly trays: readonly {
     readonly tray: number;
@@ -138,6 +148,7 @@ export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readon
 /** A document of any version. */
 export type AnyArrangementDocument =
   | ArrangementDocument
+  | FifthArrangementDocument
   | FourthArrangementDocument
   | ThirdArrangementDocument
   | SecondArrangementDocument
@@ -146,20 +157,30 @@ export type AnyArrangementDocument =
 /** A document of any version in the newest form. */
 export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
-  if (document.schema === 'clever-drawer/arrangement/4') return fromFourth(document);
-  if (document.schema === 'clever-drawer/arrangement/3') return fromFourth(fromThird(document));
+  if (document.schema === 'clever-drawer/arrangement/5') return fromFifth(document);
+  if (document.schema === 'clever-drawer/arrangement/4') return fromFifth(fromFourth(document));
+  if (document.schema === 'clever-drawer/arrangement/3') return fromFifth(fromFourth(fromThird(document)));
   const second = document.schema === 'clever-drawer/arrangement/1' ? fromFirst(document) : document;
-  return fromFourth(fromThird(fromSecond(second)));
+  return fromFifth(fromFourth(fromThird(fromSecond(second))));
 }
 
-function fromFourth(document: FourthArrangementDocument): ArrangementDocument {
+const fromFifth = (document: FifthArrangementDocument): ArrangementDocument => ({
+  ...document,
+  schema: ARRANGEMENT_SCHEMA,
+  plugins: document.plugins.map(({ aside, ...plugin }) => ({
+    ...plugin,
+    aside: aside === null ? null : { ...aside, note: null },
+  })),
+});
+
+function fromFourth(document: FourthArrangementDocument): FifthArrangementDocument {
   const drawer = (one: FourthDrawerDocument): DrawerDocument => ({
     ...one,
     split: null,
     drawers: one.drawers.map(drawer),
   });
   const chests = document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(drawer) }));
-  return { ...document, schema: ARRANGEMENT_SCHEMA, chests, chains: [] };
+  return { ...document, schema: 'clever-drawer/arrangement/5', chests, chains: [] };
 }
 
 function fromThird(document: ThirdArrangementDocument): FourthArrangementDocument {

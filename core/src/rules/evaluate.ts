@@ -1,3 +1,4 @@
+import { daysBefore, localDay, type LocalDay } from '../local-day.js';
 import { familyOf } from '../catalogue/type-tree.js';
 import type { ItemId } from '../ids.js';
 import type {
@@ -17,7 +18,7 @@ import type { RuleFacts } from './rule-facts.js';
 /** What a rule looks at besides the plugin: the day it is, and what other drawers hold. */
 export interface RuleWorld {
   /** YYYY-MM-DD. */
-  readonly today: string;
+  readonly today: LocalDay;
   /** Whether a drawer holds an item, by hand or by its rule. */
   readonly holds: (drawer: string, item: ItemId) => boolean;
 }
@@ -188,18 +189,13 @@ const momentOf = (facts: RuleFacts, field: 'arrived' | 'loaded'): string | null 
   field === 'arrived' ? facts.arrivedAt : facts.lastLoad;
 
 function hasDay(facts: RuleFacts, { field, is, day }: DayTerm): boolean {
-  const own = momentOf(facts, field)?.slice(0, day.length);
-  return own !== undefined && compares(own < day ? -1 : own > day ? 1 : 0, is);
+  const moment = momentOf(facts, field);
+  if (moment === null) return false;
+  const own = localDay(moment).slice(0, day.length);
+  return compares(own < day ? -1 : own > day ? 1 : 0, is);
 }
 
-function wasRecent(facts: RuleFacts, { field, days }: RecentTerm, today: string): boolean {
+function wasRecent(facts: RuleFacts, { field, days }: RecentTerm, today: LocalDay): boolean {
   const own = momentOf(facts, field);
-  return own !== null && own.slice(0, today.length) >= dayBefore(today, days);
-}
-
-const DAY = 86_400_000;
-/** The day so many days before another; the first day there is where that lies too far back. */
-export function dayBefore(today: string, days: number): string {
-  const time = Date.parse(`${today}T00:00:00Z`) - days * DAY;
-  return time < 0 || Number.isNaN(time) ? '1970-01-01' : new Date(time).toISOString().slice(0, 10);
+  return own !== null && localDay(own) >= daysBefore(today, days);
 }

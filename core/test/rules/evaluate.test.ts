@@ -3,7 +3,7 @@ import { countOf, numbersIn } from '../../src/rules/bits';
 import { several, termsOf, type Condition } from '../../src/rules/condition';
 import { cut } from '../../src/rules/cut';
 import { KEPT_DRAWERS } from '../../src/rules/drawer-names';
-import { compareVersions, dayBefore, meets, meetsTerm, type RuleWorld } from '../../src/rules/evaluate';
+import { compareVersions, meets, meetsTerm, type RuleWorld } from '../../src/rules/evaluate';
 import { explain } from '../../src/rules/explain';
 import { readRule } from '../../src/rules/read';
 import { RuleColumns } from '../../src/rules/columns';
@@ -80,9 +80,6 @@ describe('fields of a rule', () => {
     expect(compareVersions('1.10', '1.9')).toBeGreaterThan(0);
     expect(compareVersions('1.0', '1')).toBe(0);
   });
-  // Days before a day, over the end of February in a leap year: ISO 8601, the Gregorian calendar.
-  it('counts days over months', () =>
-    expect([dayBefore('2028-03-01', 1), dayBefore('2026-01-01', 99999)]).toEqual(['2028-02-29', '1970-01-01']));
 });
 
 // Unicode Standard Annex #29 says where words end; it parts neither at capitals nor digits, so texts without them inside words are compared.

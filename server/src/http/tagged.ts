@@ -1,10 +1,13 @@
-/** Answers that bear the tag of what they hang on: the studio's revisions and the last load. RFC 9110, 8.8.3 and 13.1.2. */
+/** Answers with an ETag of everything that they depend on. RFC 9110, 8.8.3 and 13.1.2. */
+import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import type { Request, Response } from 'express';
 import { toColumnsStepwise } from '@clever-drawer/contract/columns';
+import { openApiDocument } from '@clever-drawer/contract/openapi';
 import type { ComputerId } from '@clever-drawer/core/ids';
+import { localDay } from '@clever-drawer/core/local-day';
 import { inBetween } from '../in-between.js';
 import type { Context } from '../routes/context.js';
 import { computerIdOf } from '../store/computer-store.js';
@@ -13,16 +16,23 @@ import { revisionsOf } from '../store/studio-store.js';
 import { CHUNK } from './packed-answers.js';
 import { unlessLeft } from './unless-left.js';
 
-/** Goes up when an answer of the same revisions changes its form. */
-const ANSWER_FORM = 3;
+let schemaHash: string | null = null;
 
-/** The tag of what a computer's lists hang on now. Made before the answer, so that it never promises too much. */
+/** Changes with the shape of any answer: a hash of the OpenAPI document. */
+const hashResponseSchemas = (): string =>
+  (schemaHash ??= createHash('sha256').update(JSON.stringify(openApiDocument())).digest('base64url').slice(0, 12));
+
+/**
+ * The tag of everything that a computer's lists depend on: the shape of answers, the studio's epoch and revisions, the last load, and the local day, which
+ * rules ask for. Computed before the body, so it can be older than the body but never newer.
+ */
 export async function tagOf({ source }: Pick<Context, 'source'>, computer: unknown): Promise<string> {
   const id = await computerIdOf(source.manager, computer);
-  const { arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
+  const today = localDay(new Date());
+  const { epoch, arrangementRevision, catalogueRevision } = await revisionsOf(source.manager);
   // What is handed over to a music program is a load that changes neither of them.
   const loaded = await lastLoad(source.manager, id);
-  return `"${[ANSWER_FORM, arrangementRevision, catalogueRevision, loaded].join('.')}"`;
+  return `"${[hashResponseSchemas(), epoch, arrangementRevision, catalogueRevision, loaded, today].join('.')}"`;
 }
 
 /** Answers under the tag of now: "as it was" when that is what the asker has already, else what `make` brings, kept in packed form. */

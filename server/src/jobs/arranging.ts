@@ -6,7 +6,7 @@ import { ofStudio } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
 import { findComputer } from '../store/computer-store.js';
-import { lockStudio, PROCESS, revisionsOf, type News } from '../store/studio-store.js';
+import { lockStudio, PROCESS, revisionsOf, type News, type Revisions } from '../store/studio-store.js';
 import { Remembered } from './remembered.js';
 
 const eventText = (event: WindowEvent): string => `data: ${JSON.stringify(event)}\n\n`;
@@ -37,15 +37,15 @@ export class Arranging {
     window: string | null,
     work: (db: EntityManager, computerId: ComputerId, state: Arrangement) => Promise<T>,
   ): Promise<T> {
-    const { computerId, state, result } = await this.source.transaction(async (db) => {
+    const { computerId, epoch, state, result } = await this.source.transaction(async (db) => {
       const computer = await findComputer(db, id);
       const computerId = asId<ComputerId>(computer.id);
-      const { arrangementRevision } = await lockStudio(db);
-      const state = await this.remembered.stateOf(db, computerId, arrangementRevision);
-      return { computerId, state, result: await work(db, computerId, state) };
+      const revisions = await lockStudio(db);
+      const state = await this.remembered.stateOf(db, computerId, revisions);
+      return { computerId, epoch: revisions.epoch, state, result: await work(db, computerId, state) };
     });
     // Only what is committed is remembered.
-    this.remembered.changed(computerId, state, result.saved);
+    this.remembered.changed(computerId, epoch, state, result.saved);
     this.tell(computerId, window, result.saved);
     return result;
   }
@@ -53,13 +53,13 @@ export class Arranging {
   /** Looks at the arrangement as a computer has it in a transaction of its own, so that all that is read in it belongs together. */
   look<T>(
     id: unknown,
-    work: (db: EntityManager, computerId: ComputerId, state: Arrangement, revision: number) => Promise<T>,
+    work: (db: EntityManager, computerId: ComputerId, state: Arrangement, revisions: Revisions) => Promise<T>,
   ): Promise<T> {
     return this.source.transaction('REPEATABLE READ', async (db) => {
       const computerId = asId<ComputerId>((await findComputer(db, id)).id);
-      const { arrangementRevision } = await revisionsOf(db);
-      const state = await this.remembered.stateOf(db, computerId, arrangementRevision);
-      return work(db, computerId, state, arrangementRevision);
+      const revisions = await revisionsOf(db);
+      const state = await this.remembered.stateOf(db, computerId, revisions);
+      return work(db, computerId, state, revisions);
     });
   }
 

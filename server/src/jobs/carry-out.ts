@@ -19,6 +19,8 @@ interface Asked {
   readonly mark?: string | undefined;
   /** Whether a mark is wanted in place of the edits. */
   readonly brief?: boolean | undefined;
+  /** The browser window that asks; null for scripts. */
+  readonly window?: string | null;
   /** Looks names up, of these plugins at least; in the database, where nothing else is said. */
   readonly namesOf?: (ids: () => readonly PluginId[]) => Promise<ReadonlyMap<PluginId, string>>;
 }
@@ -35,7 +37,7 @@ export async function carryOut(
   computerId: ComputerId,
   state: Arrangement,
   intents: readonly Intent[],
-  { mark, brief = false, namesOf: lookUp = (ids) => namesOf(db, ids()) }: Asked = {},
+  { mark, brief = false, window = null, namesOf: lookUp = (ids) => namesOf(db, ids()) }: Asked = {},
 ): Promise<CarriedOut> {
   const named = intents.map((intent) => namedBy(intent, state));
   const names = await lookUp(() => named.flatMap((one) => one.plugins ?? []));
@@ -60,7 +62,7 @@ export async function carryOut(
   const { edits } = plan.change;
   // Marked while the database writes.
   const marking = brief ? inBetween(outcomeMark(edits)) : null;
-  const [saved, comesTo] = await Promise.all([saveChange(db, computerId, state, plan.change), marking]);
+  const [saved, comesTo] = await Promise.all([saveChange(db, computerId, state, plan.change, window), marking]);
   return { saved, comesTo: saved.edits === edits ? comesTo : null };
 }
 

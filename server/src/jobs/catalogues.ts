@@ -4,14 +4,15 @@ import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { answersTo } from '../database/answers-to.js';
 import { namesOf } from '../store/catalogue-store.js';
 import { lastLoad, loadCounts } from '../store/load-store.js';
-import { revisionsOf } from '../store/studio-store.js';
+import { revisionsOf, type Revisions } from '../store/studio-store.js';
 import { keptPlugins, workedCatalogue, type WorkedCatalogue } from '../store/worked-catalogue.js';
 import { Kept } from './kept.js';
 import { LetGo } from './let-go.js';
 
 type Counts = Awaited<ReturnType<typeof loadCounts>>;
 
-const keyOf = (computerId: ComputerId, revision: number): string => `${computerId} ${String(revision)}`;
+const keyOf = (computerId: ComputerId, { epoch, catalogueRevision }: Revisions): string =>
+  `${computerId} ${epoch} ${String(catalogueRevision)}`;
 
 /**
  * The catalogue as it was last worked out, so that it is not worked out anew for each view; its revision in the database says whether it still holds. There is
@@ -30,15 +31,17 @@ export class Catalogues {
    * has is in it as long as something refers to it. Not to be asked in a transaction that has changed the catalogue itself.
    */
   async of(db: EntityManager, computerId: ComputerId): Promise<CatalogueView> {
-    const { catalogueRevision: revision, arrangementRevision } = await revisionsOf(db);
+    const revisions = await revisionsOf(db);
+    const { epoch, catalogueRevision: revision, arrangementRevision } = revisions;
     this.quiet.asked();
     const [{ firstArrival, plugins, elsewhere }, counts] = await answersTo(db, [
-      () => this.workedOut(db, computerId, revision),
-      () => this.counted(db, computerId, `${String(arrangementRevision)} ${String(revision)}`),
+      () => this.workedOut(db, computerId, revisions),
+      () => this.counted(db, computerId, `${epoch} ${String(arrangementRevision)} ${String(revision)}`),
     ] as const);
     const kept = elsewhere === 0 ? null : await keptPlugins(db);
     const shown = kept === null ? plugins : plugins.filter((one) => one.builds.length > 0 || kept.has(one.id));
     return {
+      epoch,
       revision,
       firstArrival,
       plugins: shown.map((plugin) => {
@@ -54,8 +57,7 @@ export class Catalogues {
     computerId: ComputerId,
     ids: () => readonly PluginId[],
   ): Promise<ReadonlyMap<PluginId, string>> {
-    const { catalogueRevision } = await revisionsOf(db);
-    const worked = this.worked.peek(keyOf(computerId, catalogueRevision));
+    const worked = this.worked.peek(keyOf(computerId, await revisionsOf(db)));
     if (worked === null) return namesOf(db, ids());
     let names = this.names.get(worked);
     if (names === undefined)
@@ -80,13 +82,13 @@ export class Catalogues {
     return this.counts.get(db, of, () => loadCounts(db, computerId));
   }
 
-  private workedOut(db: EntityManager, computerId: ComputerId, revision: number): Promise<WorkedCatalogue> {
+  private workedOut(db: EntityManager, computerId: ComputerId, revisions: Revisions): Promise<WorkedCatalogue> {
     return this.worked.get(
       db,
-      keyOf(computerId, revision),
+      keyOf(computerId, revisions),
       () => this.workOut(db, computerId),
       // What was read while the catalogue changed may belong to neither: it serves who asked, and is told to be old.
-      async () => (await revisionsOf(db)).catalogueRevision === revision,
+      async () => keyOf(computerId, await revisionsOf(db)) === keyOf(computerId, revisions),
     );
   }
 }

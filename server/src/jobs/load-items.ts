@@ -76,6 +76,7 @@ export async function loadItems(
   id: ComputerId,
   state: Arrangement,
   load: LoadRequest,
+  window: string | null,
 ): Promise<SavedChange> {
   const slotId = asId<SlotId>(load.slotId);
   const slot = state.slot.get(slotId);
@@ -99,7 +100,7 @@ export async function loadItems(
   }
   if (items.length === 0) throw refusal;
   const intents = planLoad(state, slotId, items, () => asId<SlotId>(randomUUID()));
-  const { saved: change } = await carryOut(db, id, state, intents);
+  const { saved: change } = await carryOut(db, id, state, intents, { window });
   await countLoads(db, id, countedIn(applyEdits(state, change.edits), intents, load, change.number));
   return change;
 }

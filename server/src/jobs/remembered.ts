@@ -5,11 +5,13 @@ import { applyEdits, applyStepwise } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { inBetween } from '../in-between.js';
 import { loadRows } from '../store/arrangement-store.js';
+import type { Revisions } from '../store/studio-store.js';
 import { LetGo } from './let-go.js';
 
 type Rows = Partial<Arrangement>;
 
 interface Known {
+  readonly epoch: string;
   readonly revision: number;
   readonly studio: Rows;
   /** What each computer that was asked for has of its own. */
@@ -35,8 +37,14 @@ export class Remembered {
   private takingOver: { readonly revision: number; readonly done: Promise<void> } | null = null;
 
   /** The arrangement of a revision, as a computer has it; the caller's transaction sees the database at this revision. */
-  async stateOf(db: EntityManager, computerId: ComputerId, revision: number): Promise<Arrangement> {
+  async stateOf(
+    db: EntityManager,
+    computerId: ComputerId,
+    { epoch, arrangementRevision: revision }: Pick<Revisions, 'epoch' | 'arrangementRevision'>,
+  ): Promise<Arrangement> {
     this.quiet.asked();
+    // Other data has the same revisions.
+    if (this.known?.epoch !== epoch) this.known = null;
     if (this.takingOver?.revision === revision) await this.takingOver.done;
     const known = this.known?.revision === revision ? this.known : null;
     const studio = known?.studio ?? (await loadRows(db, computerId, STUDIO_KINDS));
@@ -44,19 +52,19 @@ export class Remembered {
     // A look that began before a change must not take its place.
     if (this.known === null || revision >= this.known.revision) {
       const others = this.known?.revision === revision ? this.known.own : [];
-      this.known = { revision, studio, own: new Map([...others, [computerId, own]]) };
+      this.known = { epoch, revision, studio, own: new Map([...others, [computerId, own]]) };
     }
     return { ...studio, ...own } as Arrangement;
   }
 
   /** A change of this process was committed. A large one is taken over step by step; whoever asks for its revision waits for that. */
-  changed(computerId: ComputerId, before: Arrangement, { revision, edits }: SavedChange): void {
+  changed(computerId: ComputerId, epoch: string, before: Arrangement, { revision, edits }: SavedChange): void {
     if (edits.length < LARGE) {
-      this.keep(computerId, revision, applyEdits(before, edits));
+      this.keep(computerId, epoch, revision, applyEdits(before, edits));
       return;
     }
     const done = inBetween(applyStepwise(before, edits)).then(
-      (state) => this.keep(computerId, revision, state),
+      (state) => this.keep(computerId, epoch, revision, state),
       // It is read from the database then.
       () => undefined,
     );
@@ -66,12 +74,13 @@ export class Remembered {
     });
   }
 
-  private keep(computerId: ComputerId, revision: number, state: Arrangement): void {
+  private keep(computerId: ComputerId, epoch: string, revision: number, state: Arrangement): void {
     // A later change may have been quicker.
-    if (this.known !== null && this.known.revision >= revision) return;
+    if (this.known?.epoch === epoch && this.known.revision >= revision) return;
     // Between two revisions that follow each other nothing else has changed what the other computers have of their own.
-    const others = this.known?.revision === revision - 1 ? this.known.own : [];
+    const others = this.known?.epoch === epoch && this.known.revision === revision - 1 ? this.known.own : [];
     this.known = {
+      epoch,
       revision,
       studio: only(state, STUDIO_KINDS),
       own: new Map([...others, [computerId, only(state, COMPUTER_KINDS)]]),

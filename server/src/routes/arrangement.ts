@@ -18,9 +18,14 @@ export function arrangementHandlers({ source, arranging, catalogues }: Context):
     });
   return {
     'GET /computers/{computer}/arrangement': ({ path }) =>
-      arranging.look(path.computer, async (db, id, state, revision) => {
+      arranging.look(path.computer, async (db, id, state, { epoch, arrangementRevision: revision }) => {
         const rows = ROW_KINDS.map((kind) => [kind, [...state[kind].values()]] as const);
-        return { ...Object.fromEntries(rows), revision, steps: await stepsOf(db, id) } as unknown as ArrangementView;
+        return {
+          ...Object.fromEntries(rows),
+          epoch,
+          revision,
+          steps: await stepsOf(db, id),
+        } as unknown as ArrangementView;
       }),
 
     'GET /computers/{computer}/plugins': ({ path }) => look(path.computer, arrangedPlugins),
@@ -34,9 +39,9 @@ export function arrangementHandlers({ source, arranging, catalogues }: Context):
         return drawerContents(looked, drawer);
       }),
 
-    'GET /computers/{computer}/journal': async ({ path, query: { before, limit } }) => {
+    'GET /computers/{computer}/journal': async ({ path, query: { before, limit, edits } }) => {
       await findComputer(source.manager, path.computer);
-      return listJournal(source.manager, before ?? null, limit);
+      return listJournal(source.manager, { before: before ?? null, limit, withEdits: edits === 'yes' });
     },
   };
 }

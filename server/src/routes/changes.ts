@@ -12,16 +12,18 @@ import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { carryOut } from '../jobs/carry-out.js';
 import { loadItems } from '../jobs/load-items.js';
-import { saveChange, step } from '../store/change-journal.js';
+import { findRepeated, saveChange, step } from '../store/change-journal.js';
 import { computerIdOf } from '../store/computer-store.js';
+import { lastLoad } from '../store/load-store.js';
+import { revisionsOf } from '../store/studio-store.js';
 import { ruledOn } from '../store/trait-store.js';
 import type { Context } from './context.js';
 
 type Keys =
   | `POST /computers/{computer}/${'changes' | 'undo' | 'redo' | 'worked-out-chests' | 'loads'}`
-  | 'GET /computers/{computer}/events';
+  | `GET /computers/{computer}/${'events' | 'revisions'}`;
 
-const QUIET_MS = 20_000;
+const BEAT_MS = 5000;
 
 /** What changes the arrangement, undo and redo, and what other windows did. */
 export function changeHandlers({ source, arranging, catalogues }: Context): Handlers<Keys> {
@@ -42,10 +44,17 @@ export function changeHandlers({ source, arranging, catalogues }: Context): Hand
       return saved;
     };
   return {
-    'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark, brief } }) => {
-      const { saved, comesTo } = await arranging.change(path.computer, window, (db, id, state) =>
-        carryOut(db, id, state, intents, { mark, brief, namesOf: (ids) => catalogues.namesOf(db, id, ids) }),
-      );
+    'POST /computers/{computer}/changes': async ({ path, window, body: { intents, mark, brief, repeats = null } }) => {
+      const { saved, comesTo } = await arranging.change(path.computer, window, async (db, id, state) => {
+        const done = repeats === null ? null : await findRepeated(db, id, window, repeats);
+        if (done !== null) return { saved: done, comesTo: null };
+        return carryOut(db, id, state, intents, {
+          mark,
+          brief,
+          window,
+          namesOf: (ids) => catalogues.namesOf(db, id, ids),
+        });
+      });
       return { ...saved, edits: comesTo === null ? saved.edits : null, comesTo };
     },
     'POST /computers/{computer}/undo': back('undo'),
@@ -59,23 +68,28 @@ export function changeHandlers({ source, arranging, catalogues }: Context): Hand
         const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
           asId<DrawerId>(randomUUID()),
         );
-        return { saved: await saveChange(db, computerId, state, change) };
+        return { saved: await saveChange(db, computerId, state, change, window) };
       });
       return saved;
     },
 
     'POST /computers/{computer}/loads': async ({ path, window, body: load }) => {
       const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
-        saved: await loadItems(db, id, state, load),
+        saved: await loadItems(db, id, state, load, window),
       }));
       return saved;
+    },
+
+    'GET /computers/{computer}/revisions': async ({ path }) => {
+      const id = await computerIdOf(source.manager, path.computer);
+      return { ...(await revisionsOf(source.manager)), lastLoad: await lastLoad(source.manager, id) };
     },
 
     'GET /computers/{computer}/events': async ({ path, query, response }) => {
       const id = await computerIdOf(source.manager, path.computer);
       response.set({ 'Content-Type': 'text/event-stream', Connection: 'keep-alive' }).flushHeaders();
-      // A comment line now and then keeps whatever stands between from taking the line for dead.
-      const timer = setInterval(() => response.write(':\n\n'), QUIET_MS);
+      // A page that hears no beat takes the server for hung and connects again.
+      const timer = setInterval(() => response.write('event: beat\ndata:\n\n'), BEAT_MS);
       response.on('close', () => clearInterval(timer));
       response.write(':\n\n');
       await arranging.listen(id, query.window ?? null, response);

@@ -41,7 +41,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
         await addMissing(db, plan.missing);
         const there = await notOn(db, id, plan.matched);
         const named = ({ name, vendor }: PluginReference) => ({ name, vendor });
-        const saved = await saveChange(db, id, state, plan.change);
+        const saved = await saveChange(db, id, state, plan.change, window);
         // The transaction is taken back whole.
         if (gone.aborted) throw nobodyWaits();
         return {

@@ -35,7 +35,7 @@ export function sessionHandlers({ arranging, readProject }: Context): Handlers<K
       const plan = planBringSession(state, document, await loadReferences(db), randomUUID);
       await addMissing(db, plan.missing);
       const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
-      return { session: plan.sessionId, missing, leftOut, saved: await saveChange(db, id, state, plan.change) };
+      return { session: plan.sessionId, missing, leftOut, saved: await saveChange(db, id, state, plan.change, window) };
     });
   return {
     'GET /computers/{computer}/sessions/{session}': async ({ path, response }) => {

@@ -93,7 +93,7 @@ function* arrangedStepwise(
       roleGrade: plugin.roleGrade,
       types: plugin.types,
       typeGrade: plugin.typeGrade,
-      aside: aside === null ? null : { reason: aside.reason, until: aside.until },
+      aside: aside === null ? null : { reason: aside.reason, until: aside.until, note: aside.note },
       found: plugin.found,
       arrivedAt: plugin.arrivedAt,
       loads: plugin.loads,

@@ -34,9 +34,9 @@ export const MOST_STEPS = 100_000;
 const TRIM_EVERY = 200;
 
 /** The two look-ups of each change. Each has a partial index of its own, so that they stay quick however long the journal is. */
-export const LAST_DONE = `SELECT seq AS number, label FROM change WHERE "computerId" = $1 AND NOT undone ORDER BY seq DESC LIMIT 1`;
+export const LAST_DONE = `SELECT seq AS number, label, "window" FROM change WHERE "computerId" = $1 AND NOT undone ORDER BY seq DESC LIMIT 1`;
 /** See LAST_DONE. */
-export const NEXT_UNDONE = `SELECT seq AS number, label FROM change WHERE "computerId" = $1 AND undone ORDER BY seq LIMIT 1`;
+export const NEXT_UNDONE = `SELECT seq AS number, label, "window" FROM change WHERE "computerId" = $1 AND undone ORDER BY seq LIMIT 1`;
 
 /** What undo and redo would do next. */
 export async function stepsOf(db: EntityManager, computerId: ComputerId): Promise<Steps> {
@@ -47,13 +47,14 @@ export async function stepsOf(db: EntityManager, computerId: ComputerId): Promis
 
 /**
  * Saves a change made at a computer, and its place in the journal; what had been undone there before can't be redone after it. The caller holds the studio's
- * lock, and `state` is the arrangement as it stands.
+ * lock, and `state` is the arrangement as it stands. `window` names the browser window that asked; null for scripts.
  */
 export async function saveChange(
   db: EntityManager,
   computerId: ComputerId,
   state: Arrangement,
   { label, edits: planned }: Change,
+  window: string | null,
 ): Promise<SavedChange> {
   // Put into words while the database writes, unless more comes of it.
   const words = regroups(planned) ? null : inBetween(editsForDatabase(planned));
@@ -62,7 +63,7 @@ export async function saveChange(
   // A step bears the revision that it made: no number is ever used twice.
   const revision = await nextArrangement(db);
   await db.query(
-    `INSERT INTO change ("computerId", seq, label, edits, form, moved) VALUES ($1, $2, $3, $4::jsonb, $5, $6::jsonb)`,
+    `INSERT INTO change ("computerId", seq, label, edits, form, moved, "window") VALUES ($1, $2, $3, $4::jsonb, $5, $6::jsonb, $7)`,
     [
       computerId,
       revision,
@@ -70,6 +71,7 @@ export async function saveChange(
       known ?? (await inBetween(editsForDatabase(edits))),
       ROW_FORM,
       moved === null ? null : JSON.stringify(moved),
+      window,
     ],
   );
   if (revision % TRIM_EVERY === 0) await trimJournal(db, computerId);
@@ -171,33 +173,64 @@ export async function trimJournal(db: EntityManager, computerId: ComputerId): Pr
   );
 }
 
-/** Steps of the journal, made at whichever computer, newest first, before a number (null: from the newest). */
-export async function listJournal(db: EntityManager, before: number | null, limit: number): Promise<JournalView> {
-  const rows = await db.query<
-    (Pick<ChangeRow, 'label' | 'madeAt' | 'undone' | 'edits' | 'form'> & {
-      number: number;
-      computerId: ComputerId;
-      computer: string;
-    })[]
-  >(
-    `SELECT s.seq AS number, s.label, s."madeAt", s.undone, s.edits, s.form, s."computerId", c.name AS computer
-     FROM change s JOIN computer c ON c.id = s."computerId" WHERE $1::int IS NULL OR s.seq < $1 ORDER BY s.seq DESC LIMIT $2`,
+/**
+ * Finds the step that a window has made after a revision: the change that it sends again because no answer came. A window sends one change at a time, so
+ * there is one at most. Null when the change was never made, or the window has no name.
+ */
+export async function findRepeated(
+  db: EntityManager,
+  computerId: ComputerId,
+  window: string | null,
+  knownRevision: number,
+): Promise<SavedChange | null> {
+  if (window === null) return null;
+  const [entry] = await db.query<(Pick<ChangeRow, 'label' | 'edits' | 'form'> & { number: number })[]>(
+    `SELECT seq AS number, label, edits, form FROM change
+     WHERE "computerId" = $1 AND NOT undone AND seq > $2 AND "window" = $3 ORDER BY seq DESC LIMIT 1`,
+    [computerId, knownRevision, window],
+  );
+  if (entry === undefined) return null;
+  const { number, label } = entry;
+  return saved(db, computerId, number, { number, act: 'made', label, edits: await editsOf(entry) });
+}
+
+/** The most bytes of edits that one answer about the journal holds, as the database counts them; a larger step is answered alone. */
+const MAX_EDIT_BYTES = 4 * 1024 * 1024;
+
+type JournalRow = Pick<ChangeRow, 'label' | 'madeAt' | 'undone' | 'edits' | 'form'> & {
+  readonly number: number;
+  readonly computerId: ComputerId;
+  readonly computer: string;
+};
+
+/**
+ * Lists journal steps of all computers, newest first, before a number (null: from the newest). Edits come only on request; such a page ends before the step
+ * that would take it over MAX_EDIT_BYTES.
+ */
+export async function listJournal(
+  db: EntityManager,
+  { before, limit, withEdits }: { before: number | null; limit: number; withEdits: boolean },
+): Promise<JournalView> {
+  const page = await db.query<{ number: number; bytes: number }[]>(
+    `SELECT seq AS number, octet_length(edits::text) AS bytes FROM change
+     WHERE $1::int IS NULL OR seq < $1 ORDER BY seq DESC LIMIT $2`,
     [before, limit + 1],
   );
-  const shown = rows.slice(0, limit);
+  const numbers = page.slice(0, withEdits ? Math.min(limit, stepsWithin(page, MAX_EDIT_BYTES)) : limit);
+  const rows = await db.query<JournalRow[]>(
+    `SELECT s.seq AS number, s.label, s."madeAt", s.undone, ${withEdits ? 's.edits' : 'NULL AS edits'}, s.form, s."computerId", c.name AS computer
+     FROM change s JOIN computer c ON c.id = s."computerId" WHERE s.seq = ANY($1) ORDER BY s.seq DESC`,
+    [numbers.map(({ number }) => number)],
+  );
   const entries: JournalEntry[] = [];
-  for (const { number, label, madeAt, undone, edits, form, computerId, computer } of shown)
-    entries.push({
-      number,
-      label,
-      computerId,
-      computer,
-      madeAt: madeAt.toISOString(),
-      undone,
-      edits: await editsOf({ edits, form }),
-    });
-  return {
-    entries,
-    next: rows.length > limit ? (shown.at(-1)?.number ?? null) : null,
-  };
+  for (const { madeAt, edits, form, ...row } of rows)
+    entries.push({ ...row, madeAt: madeAt.toISOString(), edits: withEdits ? await editsOf({ edits, form }) : null });
+  return { entries, next: page.length > numbers.length ? (numbers.at(-1)?.number ?? null) : null };
+}
+
+/** How many of the first steps fit into so many bytes together; at least one. */
+function stepsWithin(steps: readonly { readonly bytes: number }[], maxBytes: number): number {
+  let total = 0;
+  const end = steps.findIndex(({ bytes }) => (total += bytes) > maxBytes);
+  return end < 0 ? steps.length : Math.max(1, end);
 }

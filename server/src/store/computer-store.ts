@@ -7,6 +7,7 @@ import type { ComputerRequest } from '@clever-drawer/contract/requests';
 import { ComputerRow, FolderRow } from '../database/entities/computer.js';
 import { isUuid } from '../http/checked.js';
 import { conflict, notFound } from '../http/http-error.js';
+import { nextCatalogue } from './studio-store.js';
 
 /** All computers with the sizes of their catalogues, oldest first. */
 export async function listComputers(db: EntityManager): Promise<Omit<ComputerView, 'here'>[]> {
@@ -21,12 +22,16 @@ export async function listComputers(db: EntityManager): Promise<Omit<ComputerVie
 export async function addComputer(db: EntityManager, { name, system }: ComputerRequest): Promise<ComputerId> {
   const id = randomUUID();
   await db.insert(ComputerRow, { id, name, system });
+  await nextCatalogue(db);
   return asId<ComputerId>(id);
 }
 
-/** Gives a computer another name. */
+/** Gives a computer another name. Counts as a change of the catalogue, which names computers in many answers. */
 export async function renameComputer(db: EntityManager, id: ComputerId, name: string): Promise<void> {
-  await db.update(ComputerRow, { id }, { name });
+  await db.transaction(async (own) => {
+    await own.update(ComputerRow, { id }, { name });
+    await nextCatalogue(own);
+  });
 }
 
 /** The computer of an id from the outside; 404 when there is none. `lock` holds back other changes of it until the transaction ends. */

@@ -3,8 +3,8 @@ import type { EntityManager } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { StudioRow } from '../database/entities/computer.js';
 
-/** How far the studio is: counts of the changes of what is arranged, and of the catalogues of its computers. */
-export type Revisions = Pick<StudioRow, 'arrangementRevision' | 'catalogueRevision'>;
+/** How far the studio is: its epoch, and counts of the changes of what is arranged and of the catalogues of its computers. */
+export type Revisions = Pick<StudioRow, 'epoch' | 'arrangementRevision' | 'catalogueRevision'>;
 
 /** The channel on which server processes of one database tell each other how far the studio is. */
 export const CHANNEL = 'clever_drawer';
@@ -17,7 +17,7 @@ export type News = { readonly from: string } & (
   { readonly what: 'arrangement' | 'catalogue' } | { readonly what: 'used'; readonly computer: ComputerId }
 );
 
-const REVISIONS = 'SELECT "arrangementRevision", "catalogueRevision" FROM studio';
+const REVISIONS = 'SELECT epoch, "arrangementRevision", "catalogueRevision" FROM studio';
 
 /** How far the studio is. */
 export async function revisionsOf(db: EntityManager): Promise<Revisions> {
@@ -29,6 +29,13 @@ export async function revisionsOf(db: EntityManager): Promise<Revisions> {
 export async function lockStudio(db: EntityManager): Promise<Revisions> {
   const [row] = await db.query<[Revisions]>(`${REVISIONS} FOR UPDATE`);
   return row;
+}
+
+/** Gives the studio a new epoch. Every server does so when it starts: the data may be a copy that was put back, with revisions that meant something else before. */
+export async function renewEpoch(db: EntityManager): Promise<void> {
+  await db.query('UPDATE studio SET epoch = gen_random_uuid()');
+  // Windows of other servers learn of the new epoch with the next news.
+  await spread(db, { from: PROCESS, what: 'catalogue' });
 }
 
 /** Counts a change of what is arranged: its number. */

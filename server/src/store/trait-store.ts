@@ -4,6 +4,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { NOTHING_RULED, ruledStepwise, type Ruled } from '@clever-drawer/core/chests/ruled';
 import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
+import { localDay } from '@clever-drawer/core/local-day';
 import { inBetween } from '../in-between.js';
 import { loadCounts } from './load-store.js';
 import { revisionsOf } from './studio-store.js';
@@ -51,6 +52,6 @@ export async function ruledOn(
   const asked = askedByRules(state);
   const { plugins } = asked.traits ? await loadTraits(db, id) : { plugins: [] };
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
-  const today = new Date().toISOString().slice(0, 10);
+  const today = localDay(new Date());
   return inBetween(ruledStepwise({ state, items, traits, presets: asked.presets, today }));
 }

@@ -35,6 +35,8 @@ export interface Api {
   readonly call: (method: string, path: string, body?: unknown) => Promise<Answer>;
   /** A request with headers that fetch would not send. */
   readonly raw: (path: string, headers: Record<string, string>, method?: string) => Promise<number>;
+  /** Lets go of everything that the server remembers: the next answers are worked out. */
+  readonly forget: () => void;
   /** Takes everything out of the database, as if it had just been made. */
   readonly empty: () => Promise<void>;
   readonly stop: () => Promise<void>;
@@ -59,14 +61,16 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
     (news) => arranging.heard(news),
     () => arranging.tellHowFar(),
   );
+  const catalogues = new Catalogues();
+  const packed = new PackedAnswers();
   const app = createApp(
     {
       source,
       log,
       arrivals,
       arranging,
-      catalogues: new Catalogues(),
-      packed: new PackedAnswers(),
+      catalogues,
+      packed,
       here,
       ownData: null,
       users: [],
@@ -123,6 +127,11 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
           .on('error', fail)
           .end();
       }),
+    forget: () => {
+      catalogues.close();
+      packed.close();
+      arranging.close();
+    },
     empty: async () => {
       const tables = await source.query<{ name: string }[]>(
         `SELECT relname AS name FROM pg_class WHERE relkind = 'r' AND relnamespace = 'public'::regnamespace

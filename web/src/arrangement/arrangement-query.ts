@@ -56,13 +56,40 @@ export function namesIn(client: QueryClient, computer: ComputerId): NameOf {
 
 const toldKey = (computer: ComputerId) => ['told', computer] as const;
 
-/** Notes the revision that the server has told of, so that no older answer is taken for the latest. */
-export const noteTold = (client: QueryClient, computer: ComputerId, revision: number): void =>
-  void client.setQueryData<number>(toldKey(computer), (known = 0) => Math.max(known, revision));
+/** How far the server has announced to be; `epoch` is null before it has said which it is in. */
+export interface Announced {
+  readonly epoch: string | null;
+  readonly revision: number;
+}
+const NOTHING_ANNOUNCED: Announced = { epoch: null, revision: 0 };
 
-/** The revision that the server has told of last; 0 before it has told of any. */
-export const toldOf = (client: QueryClient, computer: ComputerId): number =>
-  client.getQueryData<number>(toldKey(computer)) ?? 0;
+/** Notes how far the server has announced to be, so that no older answer is taken for the latest. Revisions of another epoch begin anew. */
+export const noteTold = (
+  client: QueryClient,
+  computer: ComputerId,
+  { epoch, revision }: { readonly epoch?: string; readonly revision: number },
+): void =>
+  void client.setQueryData<Announced>(toldKey(computer), (known = NOTHING_ANNOUNCED) =>
+    epoch === undefined || epoch === known.epoch
+      ? { ...known, revision: Math.max(known.revision, revision) }
+      : { epoch, revision },
+  );
+
+/** How far the server has announced to be. */
+export const toldOf = (client: QueryClient, computer: ComputerId): Announced =>
+  client.getQueryData<Announced>(toldKey(computer)) ?? NOTHING_ANNOUNCED;
+
+/** Whether something is as new as what the server has announced. */
+const isAsNewAs = (
+  { epoch, revision }: { readonly epoch: string; readonly revision: number },
+  announced: Announced,
+): boolean => (announced.epoch === null || announced.epoch === epoch) && revision >= announced.revision;
+
+/** Whether this window lacks something that the server has announced. */
+export function isBehindServer(client: QueryClient, computer: ComputerId): boolean {
+  const window = knownIn(client, computer);
+  return window !== undefined && (window.isBehind || !isAsNewAs(window.held, toldOf(client, computer)));
+}
 
 const MOST_TRIES = 3;
 
@@ -70,7 +97,7 @@ const MOST_TRIES = 3;
 async function latest(client: QueryClient, computer: ComputerId): Promise<ArrangementView> {
   for (let tries = 1; ; tries++) {
     const view = await call('GET /computers/{computer}/arrangement', { path: { computer } });
-    if (tries === MOST_TRIES || view.revision >= toldOf(client, computer)) return view;
+    if (tries === MOST_TRIES || isAsNewAs(view, toldOf(client, computer))) return view;
   }
 }
 

@@ -11,12 +11,15 @@ import type { ComputerId } from '@clever-drawer/core/ids';
 import { atOnce } from '@clever-drawer/core/stepwise';
 import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
 import { lookAtCatalogue } from '../catalogue/queries';
-import { call, Cancelled, wordsOf, type Asked } from '../lib/api';
+import { ApiError, call, Cancelled, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { whenIdle } from '../lib/when-idle';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued, queueKey } from './queue';
+import { noteServer, untilServerAnswers } from './server-state';
+import { confirmStep, isForeign, isOfAnotherWindow } from './steps-elsewhere';
 import { windowName } from './window-name';
+import type { StepRef } from './history';
 import { answered, failed, nextStep, planIn, wished, type Act, type Pending } from './window-state';
 
 /** Endpoints that change the arrangement in a way that only the server can work out. */
@@ -45,6 +48,14 @@ export function useChanges(computer: ComputerId): Changes {
 /** From so many edits on a mark of them is asked for: fewer are sent as quickly as they are marked. */
 const MANY = 1000;
 
+/** The pauses before what was not answered is sent again; each ends as soon as the server is heard of. */
+const FIRST_RETRY_MS = 50;
+const LONGEST_RETRY_MS = 1000;
+
+/** Whether the server, or its database, did not answer; both come back. */
+const isServerAway = (error: unknown): error is ApiError =>
+  error instanceof ApiError && !(error instanceof Cancelled) && (error.status === 0 || error.status === 503);
+
 let acts = 0;
 
 /** The changes of a computer in the window of a query client. */
@@ -57,12 +68,14 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     intents: readonly Intent[],
     seen: readonly Edit[],
     own: readonly Edit[],
+    repeats: number | null,
   ): Promise<SavedChange> => {
     const brief = own.length >= MANY;
     const asked = ask('POST /computers/{computer}/changes', {
       intents: intents as readonly SentIntent[],
       mark: markOf(seen),
       ...(brief ? { brief } : {}),
+      ...(repeats === null ? {} : { repeats }),
     });
     // Marked while the server is at work.
     const marking = brief ? whenIdle().then(() => atOnce(outcomeMark(own))) : null;
@@ -72,11 +85,26 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     return { ...saved, edits: own };
   };
 
+  /** Works until the server has answered: while it does not, nothing is given up, and what was typed stays. The browser asks before the page is closed. */
+  const untilAnswered = async <T>(work: (attempt: number) => Promise<T>): Promise<T> => {
+    for (let attempt = 1; ; attempt++) {
+      try {
+        const answer = await work(attempt);
+        noteServer(client, 'there');
+        return answer;
+      } catch (error) {
+        if (!isServerAway(error)) throw error;
+        noteServer(client, error.status === 0 ? 'gone' : 'database-gone');
+        await untilServerAnswers(client, Math.min(LONGEST_RETRY_MS, FIRST_RETRY_MS * 2 ** (attempt - 1)));
+      }
+    }
+  };
+
   /** Sends an act when its turn comes, and takes over what came of it before the next one goes. Rejects when it could not be done. */
   const send = <T>(
     act: Act,
     label: string,
-    work: (now: Pending) => Promise<T>,
+    work: (now: Pending, attempt: number) => Promise<T>,
     savedIn: (answer: T) => SavedChange,
   ) => {
     const id = ++acts;
@@ -87,7 +115,11 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       // What it was built on could not be saved, and that was told.
       if (now === undefined && isKnown) throw new Dropped();
       try {
-        const answer = await work(now ?? { id, act, label, seen: [] });
+        const pending = now ?? { id, act, label, seen: [] };
+        // What only the server can work out shows nothing until it has answered: its failure is told at once.
+        const answer = await (act.kind === 'other'
+          ? work(pending, 1)
+          : untilAnswered((attempt) => work(pending, attempt)));
         const saved = savedIn(answer);
         bring(client, computer, (window, nameOf) => answered(window, id, saved, nameOf));
         if (regroups(saved.edits)) lookAtCatalogue(client, computer);
@@ -136,32 +168,55 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       tell(`Done: ${plan.change.label}`);
       // With nothing else under way its turn is now: it is sent first, and shown while the server is at work.
       const isFirst = window.pending.length === 0 && client.isMutating({ mutationKey: queueKey(computer) }) === 0;
-      const sent = isFirst ? sendWish(intents, plan.change.edits, plan.change.edits) : null;
+      const sent = isFirst ? sendWish(intents, plan.change.edits, plan.change.edits, null) : null;
       // Whoever waits for it in the queue is told.
       sent?.catch(() => undefined);
       return told(
         send(
           { kind: 'wish', intents },
           plan.change.label,
-          ({ id, seen }) =>
-            sent ?? sendWish(intents, seen, knownIn(client, computer)?.outcomes.get(id)?.edits ?? plan.change.edits),
+          ({ id, seen }, attempt) => {
+            if (sent !== null && attempt === 1) return sent;
+            const now = knownIn(client, computer);
+            const repeats = attempt === 1 ? null : (now?.held.revision ?? null);
+            return sendWish(intents, seen, now?.outcomes.get(id)?.edits ?? plan.change.edits, repeats);
+          },
           (saved) => saved,
         ),
       );
     },
-    step: (way) => {
-      const window = knownIn(client, computer);
-      const ref = window === undefined ? null : nextStep(window, way);
+    step: async (way) => {
+      const next = (): StepRef | null => {
+        const window = knownIn(client, computer);
+        return window === undefined ? null : nextStep(window, way);
+      };
+      const shown = next();
+      if (shown !== null && isForeign(client, shown) && (await isOfAnotherWindow(client, shown))) {
+        if (!confirmStep(client, way, shown)) {
+          toast.warning(
+            `“${shown.label}” was ${way === 'undo' ? 'made' : 'undone'} in another window. Press again to ${way} it from here.`,
+          );
+          return false;
+        }
+      }
+      // Looked up again: another press may have been quicker meanwhile.
+      const ref = next();
       if (ref !== null) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${ref.label}`);
       return told(
         send(
           { kind: 'step', way, ref },
           ref?.label ?? way,
-          ({ act }) => {
+          async ({ act }, attempt) => {
             // What could not be known before is known now that all before it has been answered.
             const own = act.kind === 'step' ? act.ref : null;
             const number = (own ?? knownIn(client, computer)?.held.history.steps[way])?.number;
-            return ask(`POST /computers/{computer}/${way}`, number == null ? {} : { expects: number });
+            try {
+              return await ask(`POST /computers/{computer}/${way}`, number == null ? {} : { expects: number });
+            } catch (error) {
+              // The first attempt may have been carried out without an answer: then another step is next.
+              if (attempt > 1 && error instanceof ApiError && error.status === 409) throw new SavedOtherwise();
+              throw error;
+            }
           },
           (saved) => saved,
         ),

@@ -7,6 +7,8 @@ export interface StepRef {
   readonly number: number | null;
   readonly pending: number | null;
   readonly label: string;
+  /** The window that made it; null for this one's acts on their way, and for scripts. */
+  readonly window: string | null;
 }
 
 /** A step with what it does. */

@@ -37,6 +37,7 @@ export interface Pending {
 /** What the server holds, as far as it has told. */
 interface Held {
   readonly state: Arrangement;
+  readonly epoch: string;
   readonly revision: number;
   readonly history: History;
 }
@@ -80,12 +81,14 @@ export function opened(view: ArrangementView): WindowState {
 
 const heldIn = (view: ArrangementView): Held => ({
   state: arrangementOf(<Kind extends RowKind>(kind: Kind) => view[kind] as readonly Rows[Kind][]),
+  epoch: view.epoch,
   revision: view.revision,
   history: empty(view.steps),
 });
 
-/** Everything was fetched. An answer that is older than what the window has learnt since is passed over. */
+/** Everything was fetched. An answer that is older than what the window has learnt since is passed over; one of another epoch takes the place of all. */
 export function fetched(window: WindowState, view: ArrangementView, nameOf: NameOf): WindowState {
+  if (view.epoch !== window.held.epoch) return shown({ ...window, held: heldIn(view), isBehind: false }, nameOf);
   if (view.revision < window.held.revision) return window;
   // The same again: what was worked out from it still holds.
   if (view.revision === window.held.revision) return { ...window, isBehind: false };
@@ -154,7 +157,7 @@ const notNext = (window: WindowState, { revision }: SavedChange, nameOf: NameOf)
 function took(window: WindowState, saved: SavedChange, planned: Outcome | null, nameOf: NameOf): WindowState {
   const { held } = window;
   if (saved.revision !== held.revision + 1) return notNext(window, saved, nameOf);
-  const ref: StepRef = { number: saved.number, pending: null, label: saved.label };
+  const ref: StepRef = { number: saved.number, pending: null, label: saved.label, window: stepWindow(saved) };
   const move = { made: done, undone: back, redone: forth }[saved.act];
   // The very rows that the state holds, where they are known: what is undone next is compared with them at once.
   const edits = planned?.edits ?? saved.edits;
@@ -163,10 +166,21 @@ function took(window: WindowState, saved: SavedChange, planned: Outcome | null, 
   return shown(
     {
       ...window,
-      held: { state, revision: saved.revision, history: { ...history, steps: refsOf(saved), isUnknown: KNOWN } },
+      held: {
+        ...held,
+        state,
+        revision: saved.revision,
+        history: { ...history, steps: refsOf(saved), isUnknown: KNOWN },
+      },
     },
     nameOf,
   );
+}
+
+/** The window that made a step, as far as it is told: the next step to undo after it was made, to redo after it was undone. */
+function stepWindow({ act, steps, number }: SavedChange): string | null {
+  const own = act === 'undone' ? steps.redo : steps.undo;
+  return own?.number === number ? own.window : null;
 }
 
 const refsOf = ({ steps: { undo, redo } }: Pick<SavedChange, 'steps'>): History['steps'] => ({
@@ -224,7 +238,7 @@ function shown(window: WindowState, nameOf: NameOf): WindowState {
     );
     if (known !== undefined && known !== outcome) renewals.push(renewing(known.edits, outcome.edits));
     if (act.kind === 'wish')
-      history = done(history, { ref: { number: null, pending: id, label }, edits: outcome.edits });
+      history = done(history, { ref: { number: null, pending: id, label, window: null }, edits: outcome.edits });
     else if (act.kind === 'step' && act.ref !== null && outcome.edits.length > 0)
       history = (act.way === 'undo' ? back : forth)(history, {
         ref: act.ref,

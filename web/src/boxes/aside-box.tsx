@@ -2,7 +2,7 @@ import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ASIDE_LABELS, ASIDE_REASONS, type AsideReason } from '@clever-drawer/core/chests/rows/aside';
+import { ASIDE_LABELS, ASIDE_REASONS, MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
 import {
   callsItselfDemo,
   demosOf,
@@ -32,8 +32,9 @@ export function AsideBox({
   close: () => void;
 }) {
   const [what, setWhat] = useState<What>(plugins.length > 0 ? 'selected' : 'narrow');
-  const [chosenReason, setReason] = useState<AsideReason | null>(null);
-  const [until, setUntil] = useState('');
+  const [chosenReason, setReason] = useState<string | null>(() => knownAside(plugins)?.reason ?? null);
+  const [note, setNote] = useState(() => knownAside(plugins)?.note ?? '');
+  const [until, setUntil] = useState(() => knownAside(plugins)?.until ?? '');
   const vendors = useMemo(
     () =>
       [...new Set(catalogue.plugins.map((plugin) => plugin.vendor).filter((vendor) => vendor !== null))].sort(
@@ -48,13 +49,20 @@ export function AsideBox({
     [what, plugins, catalogue, vendor, state],
   );
   const reason = chosenReason ?? wish.reason;
-  const nothing = wish.pluginIds.length + wish.builds.length === 0;
+  const nothing = wish.pluginIds.length + wish.builds.length === 0 || reason.trim() === '';
   const submit = (): void => {
     if (nothing) return;
     close();
     const { pluginIds, builds } = wish;
     const end = reason === 'demo' && until !== '' ? until : null;
-    void changes.make({ kind: 'set-aside', pluginIds, builds, reason, until: end });
+    void changes.make({
+      kind: 'set-aside',
+      pluginIds,
+      builds,
+      reason: reason.trim(),
+      until: end,
+      note: note.trim() === '' ? null : note.trim(),
+    });
   };
   return (
     <FormBox
@@ -95,19 +103,44 @@ export function AsideBox({
           </Form.Select>
         </>
       )}
-      <Form.Label htmlFor={`${id}-reason`}>Reason</Form.Label>
-      <Form.Select
-        id={`${id}-reason`}
-        autoFocus
-        value={reason}
-        onChange={(event) => setReason(event.target.value as AsideReason)}
-      >
-        {ASIDE_REASONS.map((one) => (
-          <option key={one} value={one}>
-            {ASIDE_LABELS[one]}
-          </option>
+      <fieldset>
+        <legend>Reason</legend>
+        {ASIDE_REASONS.map((one, at) => (
+          <Form.Check
+            key={one}
+            inline
+            type="radio"
+            name={`${id}-reason`}
+            id={`${id}-reason-${one}`}
+            label={ASIDE_LABELS[one]}
+            autoFocus={reason === one || (at === 0 && isOwnReason(reason))}
+            checked={reason === one}
+            onChange={() => setReason(one)}
+          />
         ))}
-      </Form.Select>
+      </fieldset>
+      <Form.Label htmlFor={`${id}-own-reason`}>Or a reason of your own</Form.Label>
+      <Form.Control
+        id={`${id}-own-reason`}
+        value={isOwnReason(reason) ? reason : ''}
+        maxLength={MAX_REASON_LENGTH}
+        list={`${id}-own-reasons`}
+        onChange={(event) => setReason(event.target.value === '' ? null : event.target.value)}
+      />
+      <datalist id={`${id}-own-reasons`}>
+        {ownReasons(state).map((one) => (
+          <option key={one} value={one} />
+        ))}
+      </datalist>
+      <Form.Label htmlFor={`${id}-note`}>Note</Form.Label>
+      <Form.Control
+        id={`${id}-note`}
+        as="textarea"
+        rows={2}
+        value={note}
+        maxLength={MAX_NOTE_LENGTH}
+        onChange={(event) => setNote(event.target.value)}
+      />
       {reason === 'demo' && (
         <>
           <Form.Label htmlFor={`${id}-until`}>The demo ends on (if it does)</Form.Label>
@@ -123,6 +156,18 @@ export function AsideBox({
     </FormBox>
   );
 }
+
+const MAX_NOTE_LENGTH = 4000;
+
+/** Why the first of some plugins is set aside already, if it is: its reason and note are offered to be changed. */
+const knownAside = ([first]: readonly ChosenPlugin[]) => first?.aside ?? null;
+
+const isOwnReason = (reason: string): boolean => !isUsual(reason);
+const isUsual = (reason: string): boolean => (ASIDE_REASONS as readonly string[]).includes(reason);
+
+/** Reasons of the producer's own that were used before. */
+const ownReasons = ({ aside }: Arrangement): string[] =>
+  [...new Set([...aside.values()].map((one) => one.reason))].filter((one) => !isUsual(one)).sort(compareNames);
 
 const WHATS = ['selected', 'narrow', 'others', 'demos', 'vendor'] as const;
 type What = (typeof WHATS)[number];

@@ -10,6 +10,7 @@ import { call } from '../lib/api';
 
 /** The catalogue with a way to each plugin by its id. */
 export interface Catalogue {
+  readonly epoch: string;
   readonly revision: number;
   readonly firstArrival: string | null;
   readonly plugins: readonly PluginView[];
@@ -188,9 +189,15 @@ export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void
     void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
-/** Whether this window has a catalogue, and it is older than the server's. */
-export const isOlderCatalogue = (client: QueryClient, computer: ComputerId, revision: number): boolean =>
-  (client.getQueryData<Catalogue>(keys.catalogue(computer))?.revision ?? revision) < revision;
+/** Whether this window has a catalogue, and it is older than the server's, or of another epoch. */
+export function isOlderCatalogue(
+  client: QueryClient,
+  computer: ComputerId,
+  now: { readonly epoch: string; readonly catalogueRevision: number },
+): boolean {
+  const own = catalogueIn(client, computer);
+  return own !== undefined && (own.epoch !== now.epoch || own.revision < now.catalogueRevision);
+}
 
 /** How often plugins were loaded, as the server tells it: where the catalogue shows it, and where rules ask for it. What is the same stays what it is. */
 export function tellLoaded(client: QueryClient, computer: ComputerId, loaded: LoadedView): void {

@@ -1,7 +1,17 @@
+import type { ServerState } from '../arrangement/server-state';
 import type { WindowState } from '../arrangement/window-state';
 
-/** "all saved" only when nothing is under way and nothing failed since; otherwise "saving …", or what could not be saved and why. */
-export function savingWords(arranged: Pick<WindowState, 'failure' | 'savedAt'> | undefined, underWay: number): string {
+/** What the status line says of saving: whether all is saved, what waits for the server, or what could not be saved and why. */
+export function savingWords(
+  arranged: Pick<WindowState, 'failure' | 'savedAt'> | undefined,
+  underWay: number,
+  server: ServerState = 'there',
+): string {
+  if (server === 'gone')
+    return underWay > 0
+      ? `Clever Drawer isn’t running. Start it again: ${underWay === 1 ? 'your last change waits and is' : `your last ${String(underWay)} changes wait and are`} saved then.`
+      : 'Clever Drawer isn’t running. Start it again; this page goes on by itself.';
+  if (server === 'database-gone') return 'The saved data can’t be reached: the database is being started again …';
   if (underWay > 0) return 'saving …';
   const { failure = null, savedAt = null } = arranged ?? {};
   if (failure !== null) return `not saved: ${failure.label}. ${failure.reason}`;

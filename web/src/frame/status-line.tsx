@@ -2,7 +2,8 @@ import type { ReactNode } from 'react';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
 import { useArrangement, useUnderWay } from '../arrangement/arrangement-query';
-import { useDatabaseGone } from '../arrangement/database-gone';
+import { useServerState } from '../arrangement/server-state';
+import { useStepLabel } from '../arrangement/steps-elsewhere';
 import { useChanges } from '../arrangement/changes';
 import { savingWords } from './saving-words';
 import { KeyHint } from '../keys/key-hint';
@@ -16,24 +17,25 @@ export function StatusLine({ children }: { children: ReactNode }) {
   const { step } = useChanges(computer.id);
   // What a change did is shown first: another word in this line costs as much as a frame of a long list.
   const { undo = null, redo = null } = useAfterPaint(arranged?.history.steps, true) ?? {};
-  const isGone = useDatabaseGone();
-  const saving = useAfterPaint(savingWords(arranged, underWay), true);
+  const [undoLabel, redoLabel] = [useStepLabel('undo', undo), useStepLabel('redo', redo)];
+  const server = useServerState();
+  const saving = useAfterPaint(savingWords(arranged, underWay, server), true);
   return (
     <footer className="status-line">
       {children}
       <span className="grow" />
-      {undo !== null && (
+      {undoLabel !== null && (
         <PlainButton onClick={() => void step('undo')}>
-          Undo: {undo.label} <KeyHint place="everywhere" does="undo" />
+          {undoLabel} <KeyHint place="everywhere" does="undo" />
         </PlainButton>
       )}
-      {redo !== null && (
+      {redoLabel !== null && (
         <PlainButton onClick={() => void step('redo')}>
-          Redo: {redo.label} <KeyHint place="everywhere" does="redo" />
+          {redoLabel} <KeyHint place="everywhere" does="redo" />
         </PlainButton>
       )}
-      <span role="status" aria-busy={underWay > 0}>
-        {isGone ? 'The saved data can’t be reached: the database is being started again …' : saving}
+      <span role="status" aria-busy={underWay > 0} className={server === 'there' ? undefined : 'needs-attention'}>
+        {saving}
       </span>
     </footer>
   );

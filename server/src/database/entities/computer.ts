@@ -17,6 +17,8 @@ export class ComputerRow {
 @Entity('studio')
 export class StudioRow {
   @PrimaryColumn('integer') id: number;
+  /** Random id, renewed at every start of a server, so that revisions of replaced data are never mistaken for those of today. */
+  @Column('uuid') epoch: string;
   @Column('integer', { default: 0 }) arrangementRevision: number;
   @Column('integer', { default: 0 }) catalogueRevision: number;
   /** Whether the rules by which builds are grouped are other ones than when it was last done. */

@@ -22,6 +22,8 @@ export class ChangeRow {
   @Column('boolean', { default: false }) undone: boolean;
   @Column('timestamptz', { default: () => 'now()' }) madeAt: Date;
   @Column('integer', { default: 1 }) form: number;
+  /** The browser window that made the step, as it names itself; null for scripts. */
+  @Column('text', { nullable: true }) window: string | null;
   @Column('jsonb', { nullable: true }) moved: Readonly<Record<string, PluginId>> | null;
 }
 

@@ -12,6 +12,7 @@ import { UseAndChains1773000000000 } from './1773000000000-use-and-chains.js';
 import { CountingLoads1774000000000 } from './1774000000000-counting-loads.js';
 import { CountedProblems1775000000000 } from './1775000000000-counted-problems.js';
 import { ManyAtOnce1776000000000 } from './1776000000000-many-at-once.js';
+import { StudioEpoch1777000000000 } from './1777000000000-studio-epoch.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -28,4 +29,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   CountingLoads1774000000000,
   CountedProblems1775000000000,
   ManyAtOnce1776000000000,
+  StudioEpoch1777000000000,
 ];

@@ -9,6 +9,7 @@ import type { Condition } from '@clever-drawer/core/rules/condition';
 import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
 import type { ComputerId, DrawerId, ItemId, PluginId } from '@clever-drawer/core/ids';
+import { localDay, type LocalDay } from '@clever-drawer/core/local-day';
 import { useTraits } from '../../catalogue/queries';
 import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
@@ -148,10 +149,10 @@ export function useProposed(examples: readonly ItemId[], isAnswered: boolean): r
 }
 
 const MINUTE = 60_000;
-const dayNow = (): string => new Date().toISOString().slice(0, 10);
+const dayNow = (): LocalDay => localDay(new Date());
 
 /** The day it is, also in a page that stays open over midnight. */
-function useToday(): string {
+function useToday(): LocalDay {
   const [today, setToday] = useState(dayNow);
   useEffect(() => {
     const timer = setInterval(() => setToday(dayNow()), MINUTE);

@@ -4,7 +4,7 @@ import type { MouseEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { trayName } from '@clever-drawer/core/chests/look-up';
 import { group } from '@clever-drawer/core/chests/row-groups';
-import { ASIDE_LABELS, type Aside } from '@clever-drawer/core/chests/rows/aside';
+import { asideLabel, type Aside } from '@clever-drawer/core/chests/rows/aside';
 import { daysLeft } from '@clever-drawer/core/chests/set-aside';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf, isElsewhere } from '../../catalogue/presence';
@@ -160,7 +160,7 @@ function AsideFlag({ aside }: { aside: Aside }) {
           : `, ${String(days)} days left`;
   return (
     <span className={clsx('flag', end === '' && 'flag-quiet')}>
-      {ASIDE_LABELS[aside.reason]}
+      {asideLabel(aside.reason)}
       {end}
     </span>
   );

@@ -9,6 +9,7 @@ import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { ChestId, DrawerId, ItemId } from '@clever-drawer/core/ids';
+import { localDay } from '@clever-drawer/core/local-day';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import {
@@ -60,7 +61,7 @@ export function useListed(
   const filed = filedIn(catalogue, places);
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, filed);
-  const loaded = factsOfUse(catalogue, hourOf(Date.now()));
+  const loaded = factsOfUse(catalogue, localDay(new Date()));
   const { filters, sortBy, down } = view;
   const elsewhere = elsewhereIn(catalogue);
   const narrowed = useMemo(() => {
@@ -199,9 +200,6 @@ const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
     .sort(compareNames),
 );
 const factsOfUse = memoizeOne(loadsFacet);
-const HOUR_MS = 3_600_000;
-/** Days are told to the hour, so that the same catalogue isn't counted anew all the time. */
-const hourOf = (now: number): number => Math.floor(now / HOUR_MS) * HOUR_MS;
 const factsOfArrangement = memoizeOne(
   (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], filed: Filed) =>
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, filed),

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
+import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-facts';
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
 import { useChanges } from '../../arrangement/changes';
@@ -46,7 +46,7 @@ export function BuildCard({
         </span>
         {aside !== undefined && (
           <>
-            <span className="flag">set aside: {ASIDE_LABELS[aside.reason]}</span>
+            <span className="flag">set aside: {asideLabel(aside.reason)}</span>
             <PlainButton linked onClick={bringBack}>
               Bring back
             </PlainButton>

@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { use } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
-import { ASIDE_LABELS } from '@clever-drawer/core/chests/rows/aside';
+import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
@@ -117,7 +117,7 @@ function About({
         ) : (
           <>
             <span className="flag">
-              set aside: {ASIDE_LABELS[aside.reason]}
+              set aside: {asideLabel(aside.reason)}
               {aside.until !== null && ` until ${aside.until}`}
             </span>
             <PlainButton linked onClick={bringBack}>

@@ -6,6 +6,7 @@ import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
+import { daysBetween, localDay, type LocalDay } from '@clever-drawer/core/local-day';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isElsewhere } from '../../catalogue/presence';
@@ -135,10 +136,8 @@ export function formatsOf({ builds }: ChosenItem): readonly string[] {
   return formats.length === 0 ? NO_FORMATS : sameFormats(formats);
 }
 
-const DAY_MS = 86_400_000;
-
-/** How often and how lately each plugin was loaded, at a time in ms. */
-export function loadsFacet({ plugins }: ChosenCatalogue, now: number): Facet {
+/** How often and how lately each plugin was loaded, on a day. */
+export function loadsFacet({ plugins }: ChosenCatalogue, today: LocalDay): Facet {
   const most = new Set(
     plugins
       .filter((plugin) => plugin.loads > 0)
@@ -147,7 +146,7 @@ export function loadsFacet({ plugins }: ChosenCatalogue, now: number): Facet {
   );
   const values = ({ lastLoad }: ChosenItem): readonly UseValue[] => {
     if (lastLoad === null) return NEVER;
-    const days = (now - Date.parse(lastLoad)) / DAY_MS;
+    const days = daysBetween(localDay(lastLoad), today);
     if (days <= 30) return LATELY;
     return days > 365 ? NOT_FOR_A_YEAR : days > 90 ? NOT_FOR_LONG : NO_USE;
   };
