@@ -32,7 +32,8 @@ try {
   const plugins = (await ask(base, 'GET', `/computers/${computer.id}/plugins`)).filter(
     (one) => one.found && one.aside === null && (roles === null || roles.includes(one.role)),
   );
-  const index = new SearchIndex(plugins.map(textOf));
+  const { searchTextOfPlugin } = await import(pathToFileURL(join(ROOT, 'core/dist/search/search-text.js')).href);
+  const index = new SearchIndex(plugins.map((plugin) => searchTextOfPlugin(searchable(plugin))));
   const found = Array.from(index.find(words), (at) => plugins[at]);
   if (found.length === 0) throw new Stop(`Nothing that is installed and fits is called “${words}”.`);
   if (values.list)
@@ -79,9 +80,10 @@ function optionsOf(args) {
 }
 
 /** By what a plugin is found here: as in the application, names first. */
-function textOf({ name, givenName, vendor, types, tags = [], stripLabel = null }) {
+function searchable({ name, givenName, vendor, types, builds, tags = [], stripLabel = null }) {
   const names = [...new Set([name, givenName].filter((one) => typeof one === 'string'))];
-  return { names, more: [vendor, ...types, ...tags, stripLabel].filter((one) => typeof one === 'string') };
+  const more = [...tags, stripLabel].filter((one) => typeof one === 'string');
+  return { names, vendor, types, more, paths: builds.map(({ path }) => path), description: null };
 }
 
 /** The key is read where there is one: only where the system does not tell who asks it is wanted. */

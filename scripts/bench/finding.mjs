@@ -12,10 +12,17 @@ export async function benchFinding() {
   const { SearchIndex } = await load('core/dist/search/search-index.js');
   const random = numbers(SEED);
   const plugins = await inventPlugins(random, PLUGINS);
-  const texts = plugins.map(({ name, nickname, vendor }) => ({
-    names: nickname === null ? [name] : [nickname, name],
-    more: [vendor],
-  }));
+  const { searchTextOfPlugin } = await load('core/dist/search/search-text.js');
+  const texts = plugins.map(({ name, nickname, vendor }, at) =>
+    searchTextOfPlugin({
+      names: nickname === null ? [name] : [nickname, name],
+      vendor,
+      types: [],
+      more: [],
+      paths: [`/plugins/p${at}.so`],
+      description: null,
+    }),
+  );
   tellBuild(SearchIndex, MiniSearch, texts);
   const index = new SearchIndex(texts);
   const queries = inventQueries(random, plugins);
@@ -82,6 +89,12 @@ const WAYS = {
   },
   'a slip in the vendor beside right words': ({ name, vendor }, random) =>
     `${wordsIn(name).slice(0, 3).join(' ')} ${anySlip(wordsIn(vendor)[0].toLowerCase(), random)}`,
+  'the vendor joined to the name': ({ name, vendor }) => (wordsIn(vendor)[0] + wordsIn(name).join('')).toLowerCase(),
+  'initials joined to the last word': ({ name }) => {
+    const words = wordsIn(name);
+    return words.length < 4 ? null : (initialsOf(words.slice(0, -1).join(' ')) + words.at(-1)).toLowerCase();
+  },
+  'the last word in the plural': ({ name }) => (/[a-z]$/.test(name) ? `${name}s`.toLowerCase() : null),
   'a word that fits nothing beside words that fit': ({ name }) => `${name} zzqxy`.toLowerCase(),
 };
 

@@ -13,12 +13,14 @@ describe('a stream', () => {
   const open = (): EventSourceLike => {
     const source = { onmessage: null, onerror: null, onopen: null, isClosed: false, close: () => undefined };
     const own: EventSourceLike & { isClosed: boolean } = source;
-    own.close = () => void (own.isClosed = true);
+    own.close = () => {
+      own.isClosed = true;
+    };
     sources.push(own);
     return own;
   };
   const call = (at: number, handler: 'onopen' | 'onerror'): void =>
-    sources[at]?.[handler]?.call(sources[at] as unknown as EventSource, {} as Event);
+    void sources[at]?.[handler]?.call(sources[at] as unknown as EventSource, {} as Event);
   const send = (at: number, text: string): void =>
     void sources[at]?.onmessage?.call(sources[at] as unknown as EventSource, { data: text } as MessageEvent<string>);
 

@@ -9,7 +9,7 @@ import { findingsOf } from '@clever-drawer/core/rules/findings';
 import { rulesFromExamples } from '@clever-drawer/core/rules/from-examples';
 import { RuleBook, type RuleChange } from '@clever-drawer/core/rules/rule-book';
 import type { RuleFacts } from '@clever-drawer/core/rules/rule-facts';
-import { RuleKeeper } from '../src/arrangement/rules/rule-keeper';
+import { RuleKeeper, TRAITS_NOT_ASKED, type AskerClient } from '../src/arrangement/rules/rule-keeper';
 import { CHEST, d } from './support';
 
 /** The worker without its thread, which counts what it is told. */
@@ -44,6 +44,11 @@ function asker() {
     propose: (examples: readonly ItemId[]) => Promise.resolve(rulesFromExamples(book, examples)),
   };
 }
+
+const clientOf = (worker: ReturnType<typeof asker>): AskerClient => ({
+  run: (work) => Promise.resolve(work(worker as never)),
+  fail: () => undefined,
+});
 
 const id = (name: string): ItemId => asId<ItemId>(name);
 const items = new Map(
@@ -87,7 +92,7 @@ describe('what rules take, kept from change to change', () => {
 
   it('is known after the first answer, and a changed plugin costs one, a changed rule none', async () => {
     const worker = asker();
-    const keeper = new RuleKeeper(worker as never, () => undefined);
+    const keeper = new RuleKeeper(clientOf(worker));
     expect(keeper.snapshot().isAnswered).toBe(false);
     keeper.take(first);
     await settled();
@@ -115,8 +120,7 @@ describe('what rules take, kept from change to change', () => {
     let save: () => void = () => undefined;
     const saved = new Promise<void>((done) => (save = done));
     const keeper = new RuleKeeper(
-      worker as never,
-      () => undefined,
+      clientOf(worker),
       () => undefined,
       () => Promise.resolve(),
       () => saved,
@@ -132,11 +136,7 @@ describe('what rules take, kept from change to change', () => {
 
   it('a rule that takes nothing any more, or many more, after the catalogue has changed is told', async () => {
     const told: string[] = [];
-    const keeper = new RuleKeeper(
-      asker() as never,
-      () => undefined,
-      (words) => told.push(words),
-    );
+    const keeper = new RuleKeeper(clientOf(asker()), (words) => told.push(words));
     keeper.take(first);
     await settled();
     const renamed = (from: string, to: string) =>
@@ -157,7 +157,7 @@ describe('what rules take, kept from change to change', () => {
 
   it('changes that come while it works are told of together, and the last one counts', async () => {
     const worker = asker();
-    const keeper = new RuleKeeper(worker as never, () => undefined);
+    const keeper = new RuleKeeper(clientOf(worker));
     const texts = ['plate', 'echo', 'nothing', 'plate OR echo'];
     for (const text of texts) keeper.take(sources(stateOf([drawer('Plates', text)])));
     await settled();
@@ -169,7 +169,7 @@ describe('what rules take, kept from change to change', () => {
   });
 
   it('a rule that is being written is looked at without being in force', async () => {
-    const keeper = new RuleKeeper(asker() as never, () => undefined);
+    const keeper = new RuleKeeper(clientOf(asker()));
     keeper.take(first);
     await settled();
     const { taken } = await keeper.look(d('Plates'), { kind: 'words', field: 'name', words: 'echo', match: 'begun' });
@@ -179,17 +179,33 @@ describe('what rules take, kept from change to change', () => {
     expect(proposed).toMatchObject({ condition: { words: 'plate' }, adds: [], lacks: [] });
   });
 
-  it('a worker that fails is told of, and asked anew from the beginning', async () => {
+  it('a worker that fails is replaced, and the next one is told everything', async () => {
     const worker = asker();
-    const failures: unknown[] = [];
-    const keeper = new RuleKeeper(worker as never, (error) => failures.push(error));
     worker.counts.fails = true;
+    let failures = 0;
+    const keeper: RuleKeeper = new RuleKeeper({
+      run: (work) => Promise.resolve(work(worker as never)),
+      fail: () => {
+        failures++;
+        worker.counts.fails = false;
+        keeper.startAgain();
+      },
+    });
     keeper.take(first);
     await settled();
-    expect([failures.length, keeper.snapshot().isAnswered]).toEqual([1, false]);
-    worker.counts.fails = false;
-    keeper.take(sources(stateOf([plates])));
-    await settled();
+    expect([failures, worker.counts.facts]).toEqual([1, 2400]);
     same(keeper, first);
+  });
+
+  it('knows whether it has the facts that a rule asks for besides those of the list', async () => {
+    const keeper = new RuleKeeper(clientOf(asker()));
+    keeper.take(sources(stateOf([plates]), { traits: TRAITS_NOT_ASKED }));
+    await settled();
+    const needsChannels = { kind: 'number', field: 'inputs', is: '>', value: '1' } as const;
+    expect(keeper.snapshot().hasFactsFor(needsChannels)).toBe(false);
+    keeper.take(sources(stateOf([plates]), { traits: new Map() }));
+    await settled();
+    expect(keeper.snapshot().hasFactsFor(needsChannels)).toBe(true);
+    expect(keeper.snapshot().hasFactsFor({ kind: 'words', field: 'name', words: 'echo', match: 'begun' })).toBe(true);
   });
 });

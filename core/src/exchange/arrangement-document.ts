@@ -8,6 +8,7 @@ import type { NAMING } from '../chests/rows/naming.js';
 import type { RowKindSpec } from '../chests/rows/row-kind.js';
 import type { PresetFacts } from '../facts/build-facts.js';
 import type { ChainId, PluginId } from '../ids.js';
+import { withoutOlderLists } from '../rules/older-lists.js';
 import type { Rule } from '../rules/rule.js';
 
 /** The fields of a kind of row that a document holds as they are. */
@@ -164,9 +165,16 @@ export function newestForm(document: AnyArrangementDocument): ArrangementDocumen
   return fromFifth(fromFourth(fromThird(fromSecond(second))));
 }
 
+const withRulesOfToday = (drawer: DrawerDocument): DrawerDocument => ({
+  ...drawer,
+  rule: drawer.rule?.kind === 'written' ? { ...drawer.rule, text: withoutOlderLists(drawer.rule.text) } : drawer.rule,
+  drawers: drawer.drawers.map(withRulesOfToday),
+});
+
 const fromFifth = (document: FifthArrangementDocument): ArrangementDocument => ({
   ...document,
   schema: ARRANGEMENT_SCHEMA,
+  chests: document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(withRulesOfToday) })),
   plugins: document.plugins.map(({ aside, ...plugin }) => ({
     ...plugin,
     aside: aside === null ? null : { ...aside, note: null },

@@ -218,27 +218,30 @@ function peg$parse(input, options) {
   const peg$e27 = peg$literalExpectation(" ", false);
 
   function peg$f0(list) {    return list;  }
-  function peg$f1(first, by, one) {    return { by, one };  }
-  function peg$f2(first, rest) {    return rest.length === 0 ? first : { is: 'list', first, rest };  }
-  function peg$f3() {    return 'comma';  }
-  function peg$f4() {    return 'but';  }
-  function peg$f5(first, one) {    return one;  }
-  function peg$f6(first, rest) {    return rest.length === 0 ? first : { is: 'any', of: [first, ...rest] };  }
-  function peg$f7(first, one) {    return one;  }
-  function peg$f8(first, rest) {    return rest.length === 0 ? first : { is: 'all', of: [first, ...rest] };  }
-  function peg$f9(at, one) {    return { is: 'not', of: one };  }
-  function peg$f10(list) {    return { is: 'group', of: list };  }
-  function peg$f11(name, sign, value) {    return { is: 'ask', name, sign, ...value, at: location().start.offset, to: location().end.offset };  }
-  function peg$f12(letters) {    return letters.toLowerCase();  }
-  function peg$f13(text, grade) {    return { value: text, quoted: true, grade };  }
-  function peg$f14(text, grade) {    return { value: text, quoted: false, grade };  }
-  function peg$f15() {    return { value: '', quoted: false, grade: null };  }
-  function peg$f16(letters) {    return letters.toLowerCase();  }
-  function peg$f17(text) {    return { is: 'words', text, quoted: true, at: location().start.offset, to: location().end.offset };  }
-  function peg$f18(word) {    return word;  }
-  function peg$f19(words) {    return { is: 'words', text: words.join(' '), quoted: false, at: location().start.offset, to: location().end.offset };  }
-  function peg$f20(text) {    return text;  }
-  function peg$f21(characters) {    return characters.join('');  }
+  function peg$f1(first, one) {    return one;  }
+  function peg$f2(first, rest, tail) {    return tail;  }
+  function peg$f3(first, rest, tails) {    return rest.length + tails.length === 0 ? first : { is: 'list', takes: [first, ...rest], tails };  }
+  function peg$f4(of) {    return { leavesOut: true, of };  }
+  function peg$f5(of) {    return { leavesOut: false, of };  }
+  function peg$f6(first, one) {    return one;  }
+  function peg$f7(first, rest) {    return [first, ...rest];  }
+  function peg$f8(first, one) {    return one;  }
+  function peg$f9(first, rest) {    return rest.length === 0 ? first : { is: 'any', of: [first, ...rest] };  }
+  function peg$f10(first, one) {    return one;  }
+  function peg$f11(first, rest) {    return rest.length === 0 ? first : { is: 'all', of: [first, ...rest] };  }
+  function peg$f12(at, one) {    return { is: 'not', of: one };  }
+  function peg$f13(list) {    return { is: 'group', of: list };  }
+  function peg$f14(name, sign, value) {    return { is: 'ask', name, sign, ...value, at: location().start.offset, to: location().end.offset };  }
+  function peg$f15(letters) {    return letters.toLowerCase();  }
+  function peg$f16(text, grade) {    return { value: text, quoted: true, grade };  }
+  function peg$f17(text, grade) {    return { value: text, quoted: false, grade };  }
+  function peg$f18() {    return { value: '', quoted: false, grade: null };  }
+  function peg$f19(letters) {    return letters.toLowerCase();  }
+  function peg$f20(text) {    return { is: 'words', text, quoted: true, at: location().start.offset, to: location().end.offset };  }
+  function peg$f21(word) {    return word;  }
+  function peg$f22(words) {    return { is: 'words', text: words.join(' '), quoted: false, at: location().start.offset, to: location().end.offset };  }
+  function peg$f23(text) {    return text;  }
+  function peg$f24(characters) {    return characters.join('');  }
   let peg$currPos = options.peg$currPos | 0;
   let peg$savedPos = peg$currPos;
   const peg$posDetailsCache = [{ line: 1, column: 1 }];
@@ -428,7 +431,7 @@ function peg$parse(input, options) {
   }
 
   function peg$parseList() {
-    let s0, s1, s2, s3, s4, s5, s6, s7;
+    let s0, s1, s2, s3, s4, s5, s6, s7, s8;
 
     s0 = peg$currPos;
     s1 = peg$parseEither();
@@ -436,13 +439,19 @@ function peg$parse(input, options) {
       s2 = [];
       s3 = peg$currPos;
       s4 = peg$parse_();
-      s5 = peg$parseParting();
+      s5 = input.charAt(peg$currPos);
+      if (peg$r0.test(s5)) {
+        peg$currPos++;
+      } else {
+        s5 = peg$FAILED;
+        if (peg$silentFails === 0) { peg$fail(peg$e0); }
+      }
       if (s5 !== peg$FAILED) {
         s6 = peg$parse_();
         s7 = peg$parseEither();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f1(s1, s5, s7);
+          s3 = peg$f1(s1, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -455,13 +464,155 @@ function peg$parse(input, options) {
         s2.push(s3);
         s3 = peg$currPos;
         s4 = peg$parse_();
-        s5 = peg$parseParting();
+        s5 = input.charAt(peg$currPos);
+        if (peg$r0.test(s5)) {
+          peg$currPos++;
+        } else {
+          s5 = peg$FAILED;
+          if (peg$silentFails === 0) { peg$fail(peg$e0); }
+        }
         if (s5 !== peg$FAILED) {
           s6 = peg$parse_();
           s7 = peg$parseEither();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f1(s1, s5, s7);
+            s3 = peg$f1(s1, s7);
+          } else {
+            peg$currPos = s3;
+            s3 = peg$FAILED;
+          }
+        } else {
+          peg$currPos = s3;
+          s3 = peg$FAILED;
+        }
+      }
+      s3 = [];
+      s4 = peg$currPos;
+      s5 = peg$parse_();
+      s6 = peg$parseBut();
+      if (s6 !== peg$FAILED) {
+        s7 = peg$parse_();
+        s8 = peg$parseTail();
+        if (s8 !== peg$FAILED) {
+          peg$savedPos = s4;
+          s4 = peg$f2(s1, s2, s8);
+        } else {
+          peg$currPos = s4;
+          s4 = peg$FAILED;
+        }
+      } else {
+        peg$currPos = s4;
+        s4 = peg$FAILED;
+      }
+      while (s4 !== peg$FAILED) {
+        s3.push(s4);
+        s4 = peg$currPos;
+        s5 = peg$parse_();
+        s6 = peg$parseBut();
+        if (s6 !== peg$FAILED) {
+          s7 = peg$parse_();
+          s8 = peg$parseTail();
+          if (s8 !== peg$FAILED) {
+            peg$savedPos = s4;
+            s4 = peg$f2(s1, s2, s8);
+          } else {
+            peg$currPos = s4;
+            s4 = peg$FAILED;
+          }
+        } else {
+          peg$currPos = s4;
+          s4 = peg$FAILED;
+        }
+      }
+      peg$savedPos = s0;
+      s0 = peg$f3(s1, s2, s3);
+    } else {
+      peg$currPos = s0;
+      s0 = peg$FAILED;
+    }
+
+    return s0;
+  }
+
+  function peg$parseTail() {
+    let s0, s1, s2, s3;
+
+    s0 = peg$currPos;
+    s1 = peg$parseNot();
+    if (s1 !== peg$FAILED) {
+      s2 = peg$parse_();
+      s3 = peg$parseAlternatives();
+      if (s3 !== peg$FAILED) {
+        peg$savedPos = s0;
+        s0 = peg$f4(s3);
+      } else {
+        peg$currPos = s0;
+        s0 = peg$FAILED;
+      }
+    } else {
+      peg$currPos = s0;
+      s0 = peg$FAILED;
+    }
+    if (s0 === peg$FAILED) {
+      s0 = peg$currPos;
+      s1 = peg$parseAlternatives();
+      if (s1 !== peg$FAILED) {
+        peg$savedPos = s0;
+        s1 = peg$f5(s1);
+      }
+      s0 = s1;
+    }
+
+    return s0;
+  }
+
+  function peg$parseAlternatives() {
+    let s0, s1, s2, s3, s4, s5, s6, s7;
+
+    s0 = peg$currPos;
+    s1 = peg$parseEither();
+    if (s1 !== peg$FAILED) {
+      s2 = [];
+      s3 = peg$currPos;
+      s4 = peg$parse_();
+      s5 = input.charAt(peg$currPos);
+      if (peg$r0.test(s5)) {
+        peg$currPos++;
+      } else {
+        s5 = peg$FAILED;
+        if (peg$silentFails === 0) { peg$fail(peg$e0); }
+      }
+      if (s5 !== peg$FAILED) {
+        s6 = peg$parse_();
+        s7 = peg$parseEither();
+        if (s7 !== peg$FAILED) {
+          peg$savedPos = s3;
+          s3 = peg$f6(s1, s7);
+        } else {
+          peg$currPos = s3;
+          s3 = peg$FAILED;
+        }
+      } else {
+        peg$currPos = s3;
+        s3 = peg$FAILED;
+      }
+      while (s3 !== peg$FAILED) {
+        s2.push(s3);
+        s3 = peg$currPos;
+        s4 = peg$parse_();
+        s5 = input.charAt(peg$currPos);
+        if (peg$r0.test(s5)) {
+          peg$currPos++;
+        } else {
+          s5 = peg$FAILED;
+          if (peg$silentFails === 0) { peg$fail(peg$e0); }
+        }
+        if (s5 !== peg$FAILED) {
+          s6 = peg$parse_();
+          s7 = peg$parseEither();
+          if (s7 !== peg$FAILED) {
+            peg$savedPos = s3;
+            s3 = peg$f6(s1, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -472,39 +623,10 @@ function peg$parse(input, options) {
         }
       }
       peg$savedPos = s0;
-      s0 = peg$f2(s1, s2);
+      s0 = peg$f7(s1, s2);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
-    }
-
-    return s0;
-  }
-
-  function peg$parseParting() {
-    let s0, s1;
-
-    s0 = peg$currPos;
-    s1 = input.charAt(peg$currPos);
-    if (peg$r0.test(s1)) {
-      peg$currPos++;
-    } else {
-      s1 = peg$FAILED;
-      if (peg$silentFails === 0) { peg$fail(peg$e0); }
-    }
-    if (s1 !== peg$FAILED) {
-      peg$savedPos = s0;
-      s1 = peg$f3();
-    }
-    s0 = s1;
-    if (s0 === peg$FAILED) {
-      s0 = peg$currPos;
-      s1 = peg$parseBut();
-      if (s1 !== peg$FAILED) {
-        peg$savedPos = s0;
-        s1 = peg$f4();
-      }
-      s0 = s1;
     }
 
     return s0;
@@ -525,7 +647,7 @@ function peg$parse(input, options) {
         s7 = peg$parseBoth();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f5(s1, s7);
+          s3 = peg$f8(s1, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -544,7 +666,7 @@ function peg$parse(input, options) {
           s7 = peg$parseBoth();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f5(s1, s7);
+            s3 = peg$f8(s1, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -555,7 +677,7 @@ function peg$parse(input, options) {
         }
       }
       peg$savedPos = s0;
-      s0 = peg$f6(s1, s2);
+      s0 = peg$f9(s1, s2);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -603,7 +725,7 @@ function peg$parse(input, options) {
         s7 = peg$parseOne();
         if (s7 !== peg$FAILED) {
           peg$savedPos = s3;
-          s3 = peg$f7(s1, s7);
+          s3 = peg$f10(s1, s7);
         } else {
           peg$currPos = s3;
           s3 = peg$FAILED;
@@ -646,7 +768,7 @@ function peg$parse(input, options) {
           s7 = peg$parseOne();
           if (s7 !== peg$FAILED) {
             peg$savedPos = s3;
-            s3 = peg$f7(s1, s7);
+            s3 = peg$f10(s1, s7);
           } else {
             peg$currPos = s3;
             s3 = peg$FAILED;
@@ -657,7 +779,7 @@ function peg$parse(input, options) {
         }
       }
       peg$savedPos = s0;
-      s0 = peg$f8(s1, s2);
+      s0 = peg$f11(s1, s2);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -676,7 +798,7 @@ function peg$parse(input, options) {
       s3 = peg$parseOne();
       if (s3 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f9(s1, s3);
+        s0 = peg$f12(s1, s3);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -708,7 +830,7 @@ function peg$parse(input, options) {
           }
           if (s5 !== peg$FAILED) {
             peg$savedPos = s0;
-            s0 = peg$f10(s3);
+            s0 = peg$f13(s3);
           } else {
             peg$currPos = s0;
             s0 = peg$FAILED;
@@ -754,7 +876,7 @@ function peg$parse(input, options) {
         s4 = peg$parseValue();
         if (s4 !== peg$FAILED) {
           peg$savedPos = s0;
-          s0 = peg$f11(s1, s3, s4);
+          s0 = peg$f14(s1, s3, s4);
         } else {
           peg$currPos = s0;
           s0 = peg$FAILED;
@@ -827,7 +949,7 @@ function peg$parse(input, options) {
       }
       if (s2 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f12(s1);
+        s0 = peg$f15(s1);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -884,7 +1006,7 @@ function peg$parse(input, options) {
         s3 = null;
       }
       peg$savedPos = s0;
-      s0 = peg$f13(s2, s3);
+      s0 = peg$f16(s2, s3);
     } else {
       peg$currPos = s0;
       s0 = peg$FAILED;
@@ -914,7 +1036,7 @@ function peg$parse(input, options) {
           s3 = null;
         }
         peg$savedPos = s0;
-        s0 = peg$f14(s2, s3);
+        s0 = peg$f17(s2, s3);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -923,7 +1045,7 @@ function peg$parse(input, options) {
         s0 = peg$currPos;
         s1 = '';
         peg$savedPos = s0;
-        s1 = peg$f15();
+        s1 = peg$f18();
         s0 = s1;
       }
     }
@@ -973,7 +1095,7 @@ function peg$parse(input, options) {
       }
       if (s2 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f16(s2);
+        s0 = peg$f19(s2);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;
@@ -1008,7 +1130,7 @@ function peg$parse(input, options) {
     s1 = peg$parseQuoted();
     if (s1 !== peg$FAILED) {
       peg$savedPos = s0;
-      s1 = peg$f17(s1);
+      s1 = peg$f20(s1);
     }
     s0 = s1;
     if (s0 === peg$FAILED) {
@@ -1019,7 +1141,7 @@ function peg$parse(input, options) {
       s4 = peg$parseWord();
       if (s4 !== peg$FAILED) {
         peg$savedPos = s3;
-        s4 = peg$f18(s4);
+        s4 = peg$f21(s4);
       }
       s3 = s4;
       while (s3 !== peg$FAILED) {
@@ -1031,7 +1153,7 @@ function peg$parse(input, options) {
           s5 = peg$parseWord();
           if (s5 !== peg$FAILED) {
             peg$savedPos = s4;
-            s5 = peg$f18(s5);
+            s5 = peg$f21(s5);
           }
           s4 = s5;
           if (s4 === peg$FAILED) {
@@ -1052,7 +1174,7 @@ function peg$parse(input, options) {
       }
       if (s1 !== peg$FAILED) {
         peg$savedPos = s0;
-        s1 = peg$f19(s1);
+        s1 = peg$f22(s1);
       }
       s0 = s1;
     }
@@ -1115,7 +1237,7 @@ function peg$parse(input, options) {
         }
         if (s3 !== peg$FAILED) {
           peg$savedPos = s0;
-          s0 = peg$f20(s2);
+          s0 = peg$f23(s2);
         } else {
           peg$currPos = s0;
           s0 = peg$FAILED;
@@ -1174,7 +1296,7 @@ function peg$parse(input, options) {
       }
       if (s3 !== peg$FAILED) {
         peg$savedPos = s0;
-        s0 = peg$f21(s2);
+        s0 = peg$f24(s2);
       } else {
         peg$currPos = s0;
         s0 = peg$FAILED;

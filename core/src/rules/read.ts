@@ -30,7 +30,7 @@ export type ReadRule =
   { readonly ok: true; readonly condition: Condition } | { readonly ok: false; readonly problem: RuleProblem };
 
 type Raw =
-  | { is: 'list'; first: Raw; rest: { by: 'comma' | 'but'; one: Raw }[] }
+  | { is: 'list'; takes: Raw[]; tails: { leavesOut: boolean; of: Raw[] }[] }
   | { is: 'any' | 'all'; of: Raw[] }
   | { is: 'not' | 'group'; of: Raw }
   | { is: 'words'; text: string; quoted: boolean; at: number; to: number }
@@ -116,7 +116,7 @@ function meant(raw: Raw, drawers: DrawerNames): Condition {
         raw.of.map((one) => meant(one, drawers)),
       );
     case 'list':
-      return ofList(raw.first, raw.rest, drawers);
+      return ofList(raw.takes, raw.tails, drawers);
     case 'words':
       return wordsTerm('name', raw.text, raw.quoted, raw);
     case 'ask':
@@ -124,15 +124,36 @@ function meant(raw: Raw, drawers: DrawerNames): Condition {
   }
 }
 
-/** "echo, delay, not tape": any of those, but none of these. What "but" brings must hold besides. */
-function ofList(first: Raw, rest: readonly { by: 'comma' | 'but'; one: Raw }[], drawers: DrawerNames): Condition {
+/** "echo, delay, not tape": any of those, but none of these. What "but" brings must hold besides; "but not" leaves out all that follows it. */
+function ofList(
+  takes: readonly Raw[],
+  tails: readonly { leavesOut: boolean; of: Raw[] }[],
+  drawers: DrawerNames,
+): Condition {
   const taken: Condition[] = [];
   const besides: Condition[] = [];
-  for (const { by, one } of [{ by: 'comma', one: first }, ...rest]) {
+  for (const one of takes) {
     const condition = meant(one, drawers);
-    (by === 'but' || condition.kind === 'not' ? besides : taken).push(condition);
+    (condition.kind === 'not' ? besides : taken).push(condition);
+  }
+  for (const { leavesOut, of } of tails) {
+    if (leavesOut) for (const one of of.flatMap(excluded)) besides.push({ kind: 'not', of: meant(one, drawers) });
+    else
+      besides.push(
+        several(
+          'any',
+          of.map((one) => meant(one, drawers)),
+        ),
+      );
   }
   return several('all', [...(taken.length === 0 ? [] : [several('any', taken)]), ...besides]);
+}
+
+/** What "but not" leaves out, one by one: "but not plate, room", "but not plate or room" and "but not plate and not room" say the same. */
+function excluded(raw: Raw): Raw[] {
+  if (raw.is === 'any') return raw.of.flatMap(excluded);
+  if (raw.is === 'not') return [raw.of];
+  return raw.is === 'all' && raw.of.some((one) => one.is === 'not') ? raw.of.flatMap(excluded) : [raw];
 }
 
 /** Which way words are to be met: by the stars around them, and whether they stand in quotes. */

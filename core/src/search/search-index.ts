@@ -1,15 +1,22 @@
-import { fold, foldedChunks, joined, wordsOf } from '../text/words.js';
-import { COSTS, INITIALS, MORE_WORD, PLACE_COSTS, PLACES, TOGETHER } from './costs.js';
+import { fold, foldedChunks, foldedWords, joined, wordsOf } from '../text/words.js';
+import { COSTS, INITIALS, MORE_WORD, PLACE_BITS, PLACE_COSTS, PLACES, TOGETHER, WHOLE_NAME_WORD } from './costs.js';
 import { JoinedNames } from './joined-names.js';
+import { withDigits, wordsForDigits } from './number-words.js';
 import { Postings } from './postings.js';
-import type { Candidate } from './vocabulary.js';
+import type { Candidate, Tier } from './vocabulary.js';
 import { Vocabulary } from './vocabulary.js';
+import { WordPieces } from './word-pieces.js';
 
 /** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
 export interface SearchText {
   readonly names: readonly string[];
   /** Vendor, type, tags. */
   readonly more: readonly string[];
+  readonly vendor?: string | null;
+  /** Other words for what stands in names and types: they are met whole only, as long as anything else is found. */
+  readonly aliases?: readonly string[];
+  /** Words of the file and the description: they count where little else is found. */
+  readonly far?: readonly string[];
 }
 
 /** Below this many results, less certain ways of reading what was typed are tried too. */
@@ -17,13 +24,15 @@ const FEW = 5;
 
 const NOT_MET = 255;
 const SCORES = 4096;
-const INSIDE_SCORE = 24;
-const WHOLE_SCORE = 0;
-const BEGUN_SCORE = 1;
+/** What all that was typed costs as one piece of a joined name. Across a border of words it is weaker than a type, a plural or a slip. */
+const JOINED_SCORES = { whole: 0, words: 1, 'first word': 1, crossing: 15, inside: 24 };
+const PLACE_MASK = (1 << PLACE_BITS) - 1;
 const LONGEST_INITIALS = 8;
 const SHORTEST_JOINED = 4;
-const SHORTEST_PART = 2;
-const LONGEST_PARTS = 12;
+const SHORTEST_PIECES = 3;
+const LONGEST_PIECES = 48;
+const MAX_PIECES = 10;
+const SHORTEST_FAR = 2;
 const LONGEST_INSIDE_INITIALS = 4;
 
 /** How far a typed word is read: as words that begin with it, as pieces of names too, or as beginnings of several words too. */
@@ -35,6 +44,8 @@ interface Typed {
   found: readonly Candidate[];
   reach: Reach;
   items?: number;
+  /** What it is pieces of, once that was looked for: an item and what it costs, in turn. */
+  pieces?: readonly number[];
 }
 
 /**
@@ -49,26 +60,39 @@ export class SearchIndex {
   private readonly initialItems = new Postings();
   private readonly names = new JoinedNames();
   private readonly allInitials = new JoinedNames();
+  private readonly pieces = new WordPieces();
   private readonly lengths: Uint8Array;
   private readonly cost: Uint8Array;
   private readonly total: Uint16Array;
   private readonly met: Uint8Array;
-  private readonly marks: Uint8Array;
+  /** How many typed words are whole words of the name. */
+  private readonly whole: Uint8Array;
 
   constructor(texts: readonly SearchText[]) {
-    const moreWords = new Map<string, readonly number[]>();
+    const [moreWords, otherWords] = [new Map<string, readonly number[]>(), new Map<string, readonly number[]>()];
     this.lengths = new Uint8Array(texts.length);
     this.cost = new Uint8Array(texts.length);
     this.total = new Uint16Array(texts.length);
     this.met = new Uint8Array(texts.length);
-    this.marks = new Uint8Array(texts.length);
-    texts.forEach(({ names, more }, item) => {
-      for (const name of names) this.addName(name, item);
-      for (const text of more) {
-        let numbers = moreWords.get(text);
-        if (numbers === undefined) moreWords.set(text, (numbers = this.numbersOf(text)));
-        for (const number of numbers) this.wordItems.add(number, (item << 2) | PLACES.more);
+    this.whole = new Uint8Array(texts.length);
+    const post = (
+      texts: readonly string[],
+      known: Map<string, readonly number[]>,
+      numbersOf: (text: string) => readonly number[],
+      posting: number,
+    ): void => {
+      for (const text of texts) {
+        let numbers = known.get(text);
+        if (numbers === undefined) known.set(text, (numbers = numbersOf(text)));
+        for (const number of numbers) this.wordItems.add(number, posting);
       }
+    };
+    texts.forEach(({ names, more, vendor = null, aliases = [], far = [] }, item) => {
+      for (const name of names) this.addName(name, item);
+      this.pieces.add([...(vendor === null ? [] : wordsOf(vendor)), ...wordsOf(names[0] ?? '')]);
+      post(more, moreWords, (text) => this.numbersOf(text), (item << PLACE_BITS) | PLACES.more);
+      post(aliases, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.alias);
+      post(far, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.far);
     });
     this.words.close();
     this.initials.close();
@@ -88,18 +112,36 @@ export class SearchIndex {
       .filter((word) => word !== '')
       .slice(0, 12);
     if (wanted.length === 0) return Uint32Array.from({ length: this.size }, (_, item) => item);
-    this.total.fill(0);
-    this.met.fill(0);
-    const read = wanted.map((word): Typed => ({ word, found: this.words.begunBy(word), reach: 'begun' }));
+    const digits = withDigits(wanted);
+    const asTyped = this.findWords(wanted, sure || digits !== null);
+    if (digits === null) return asTyped.found;
+    // "eight band" is met as it was typed, or with the number as digits; only where neither is, less certain readings are tried.
+    const asDigits = this.findWords(digits, true);
+    if (asTyped.isMet && asDigits.isMet) return Uint32Array.from(new Set([...asTyped.found, ...asDigits.found]));
+    if (asDigits.isMet) return asDigits.found;
+    return (asTyped.isMet || sure ? asTyped : this.findWords(digits, false)).found;
+  }
+
+  /** See find. `isMet`: some items fit every word. */
+  private findWords(wanted: readonly string[], sure: boolean): { found: Uint32Array; isMet: boolean } {
+    const read = wanted.map((word): Typed => ({
+      word,
+      found: [
+        ...this.words.begunBy(word),
+        ...this.words.begunBySingularOf(word),
+        ...wordsForDigits(word).flatMap((one) => this.words.begunBy(one).filter(({ tier }) => tier === 'whole')),
+      ],
+      reach: 'begun',
+    }));
     let count = this.meet(read);
     if (count < FEW) count = this.widened(read, 'inside', (word) => this.words.holding(word));
-    if (sure) return this.ranked(wanted.length, wanted.length);
+    if (sure) return { found: this.ranked(wanted.length, wanted.length), isMet: count > 0 };
     // What was typed right is not mixed with what might have been meant: less certain readings are tried when nothing else fits.
     if (count === 0) count = this.widened(read, 'parts', () => []);
     if (count === 0) count = this.widened(read, 'parts', (word) => this.words.near(word));
     if (count === 0)
       count = this.widened(read, 'parts', (word) => [...this.words.nearer(word), ...this.words.far(word)]);
-    return this.ranked(count > 0 ? wanted.length : this.mostMet(), wanted.length);
+    return { found: this.ranked(count > 0 ? wanted.length : this.mostMet(), wanted.length), isMet: count > 0 };
   }
 
   /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
@@ -130,21 +172,24 @@ export class SearchIndex {
 
   private addName(name: string, item: number): void {
     const words = wordsOf(name);
-    let [initials, whole, before] = ['', '', ''];
+    let [initials, before] = ['', ''];
     for (const word of words) {
-      this.post(word, (item << 2) | (before === '' ? PLACES.first : PLACES.later));
+      this.post(word, (item << PLACE_BITS) | (before === '' ? PLACES.first : PLACES.later));
       // "tx73" is a word for whoever types it: a model number is written with and without its dash.
       if (before !== '' && startsWithDigit(word) !== startsWithDigit(before))
-        this.post(before + word, (item << 2) | PLACES.later);
+        this.post(before + word, (item << PLACE_BITS) | PLACES.later);
+      // "x16" and "jx10" are known by their number alone, too.
+      const [number] = /\d+/.exec(word) ?? [];
+      if (number !== undefined && number !== word) this.post(number, (item << PLACE_BITS) | PLACES.later);
       if (initials.length < LONGEST_INITIALS) initials += word[0] ?? '';
-      whole += word;
       before = word;
     }
     // "EchoBox" is one word for whoever types it.
-    for (const chunk of foldedChunks(name)) if (!words.includes(chunk)) this.post(chunk, (item << 2) | PLACES.later);
-    this.names.add(whole, item);
+    for (const chunk of foldedChunks(name))
+      if (!words.includes(chunk)) this.post(chunk, (item << PLACE_BITS) | PLACES.later);
+    this.names.add(words, item);
     if (words.length > 1) this.addInitials(initials, item);
-    if (words.length > 2) this.allInitials.add(initials, item);
+    if (words.length > 2) this.allInitials.add([initials], item);
     if (this.lengths[item] === 0) this.lengths[item] = Math.min(15, words.length);
   }
 
@@ -163,18 +208,26 @@ export class SearchIndex {
     return [...new Set(all)].map((word) => this.words.add(word));
   }
 
+  /** The words of a synonym, a file or a description. */
+  private plainNumbersOf(text: string): readonly number[] {
+    return [...new Set(foldedWords(text))]
+      .filter((word) => word.length >= SHORTEST_FAR)
+      .map((word) => this.words.add(word));
+  }
+
   /** Adds up what each item costs; returns how many items every word fits. */
   private meet(typed: readonly Typed[]): number {
-    const { total, met, cost } = this;
+    const { total, met, cost, whole } = this;
     total.fill(0);
     met.fill(0);
+    whole.fill(0);
     for (const one of typed) {
       const { word, found, reach } = one;
       cost.fill(NOT_MET);
-      for (const { word: number, tier } of found) this.price(number, COSTS[tier]);
+      for (const { word: number, tier } of found) this.price(number, tier, reach);
       if (word.length > 1) this.priceInitials(word);
       if (reach !== 'begun' && typed.length > 1) this.priceTogether(word);
-      if (reach === 'parts') this.priceBeginnings(word);
+      if (reach === 'parts') this.pricePieces(one);
       one.items = 0;
       for (let item = 0; item < cost.length; item++) {
         const price = cost[item] ?? NOT_MET;
@@ -182,9 +235,13 @@ export class SearchIndex {
         one.items++;
         met[item] = (met[item] ?? 0) + 1;
         total[item] = (total[item] ?? 0) + price;
+        if (price <= WHOLE_NAME_WORD) whole[item] = (whole[item] ?? 0) + 1;
       }
     }
-    this.meetJoined(typed.map((one) => one.word));
+    this.meetJoined(
+      typed.map((one) => one.word),
+      typed.some((one) => one.reach !== 'begun'),
+    );
     let count = 0;
     for (let item = 0; item < met.length; item++) if (met[item] === typed.length) count++;
     return count;
@@ -197,35 +254,36 @@ export class SearchIndex {
   /** One word among others that is several words of a name, written together; or the initials of some of them. */
   private priceTogether(word: string): void {
     if (word.length >= SHORTEST_JOINED) {
-      this.names.begunBy(word, (item) => this.lower(item, TOGETHER.begun));
+      this.names.begunBy([word], (item) => this.lower(item, TOGETHER.begun));
       this.names.holding(word, (item) => this.lower(item, TOGETHER.inside));
     }
     if (word.length > 1 && word.length <= LONGEST_INSIDE_INITIALS)
       this.allInitials.holding(word, (item) => this.lower(item, INITIALS.inside));
   }
 
-  /** The beginnings of two words of one name, typed together: "copla" for Copper Plate. */
-  private priceBeginnings(word: string): void {
-    if (word.length < 2 * SHORTEST_PART || word.length > LONGEST_PARTS) return;
-    for (let at = SHORTEST_PART; at <= word.length - SHORTEST_PART; at++) {
-      const second = this.words.begunBy(word.slice(at));
-      if (second.length === 0) continue;
-      const { marks } = this;
-      marks.fill(0);
-      for (const { word: number } of this.words.begunBy(word.slice(0, at)))
-        for (const posting of this.wordItems.of(number)) if ((posting & 3) !== PLACES.more) marks[posting >> 2] = 1;
-      for (const { word: number } of second)
-        for (const posting of this.wordItems.of(number))
-          if ((posting & 3) === PLACES.later && marks[posting >> 2] === 1)
-            this.lower(posting >> 2, TOGETHER.beginnings);
+  /** The beginnings of words of vendor and name, typed together: "copla" for Copper Plate. */
+  private pricePieces(typed: Typed): void {
+    const { word } = typed;
+    if (word.length < SHORTEST_PIECES || word.length > LONGEST_PIECES) return;
+    if (typed.pieces === undefined) {
+      const found: number[] = [];
+      this.pieces.matching(word, MAX_PIECES, (item, pieces) => {
+        found.push(item, TOGETHER.pieces + TOGETHER.piece * (pieces - 2));
+      });
+      typed.pieces = found;
     }
+    for (let at = 0; at < typed.pieces.length; at += 2) this.lower(typed.pieces[at] ?? 0, typed.pieces[at + 1] ?? 0);
   }
 
-  private price(word: number, base: number): void {
+  private price(word: number, tier: Tier, reach: Reach): void {
     const { cost } = this;
+    const base = COSTS[tier];
+    const isWhole = tier === 'whole' || tier === 'plural';
     for (const posting of this.wordItems.of(word)) {
-      const item = posting >> 2;
-      const price = base + (PLACE_COSTS[posting & 3] ?? MORE_WORD);
+      const place = posting & PLACE_MASK;
+      if (place >= PLACES.alias && reach === 'begun' && (place === PLACES.far || !isWhole)) continue;
+      const item = posting >> PLACE_BITS;
+      const price = base + (PLACE_COSTS[place] ?? MORE_WORD);
       if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
     }
   }
@@ -238,32 +296,30 @@ export class SearchIndex {
     }
   }
 
-  /** What was typed, without its blanks, as one piece of a name. */
-  private meetJoined(wanted: readonly string[]): void {
+  /** What was typed, without its blanks, as one piece of a name; from inside a name only where little else was found. */
+  private meetJoined(wanted: readonly string[], alsoInside: boolean): void {
     const { total, met } = this;
-    const whole = wanted.join('');
     const score = (item: number, value: number): void => {
       if (met[item] === wanted.length && (total[item] ?? 0) <= value) return;
       met[item] = wanted.length;
       total[item] = value;
     };
-    if (whole.length >= SHORTEST_JOINED) this.names.holding(whole, (item) => score(item, INSIDE_SCORE));
-    this.names.begunBy(whole, (item, isWhole) => {
-      met[item] = wanted.length;
-      total[item] = isWhole ? WHOLE_SCORE : BEGUN_SCORE;
-    });
+    const joinedTyped = wanted.join('');
+    if (alsoInside && joinedTyped.length >= SHORTEST_JOINED)
+      this.names.holding(joinedTyped, (item) => score(item, JOINED_SCORES.inside));
+    this.names.begunBy(wanted, (item, match) => score(item, JOINED_SCORES[match]));
   }
 
   /** Items that enough words fit, by their cost; of equal ones shorter names first, then the given order. */
   private ranked(enough: number, all: number): Uint32Array {
-    const { met, total, lengths } = this;
+    const { met, total, lengths, whole } = this;
     const counts = new Uint32Array(SCORES + 1);
     const scoreOf = (item: number): number => {
-      const missing = (all - (met[item] ?? 0)) * 1024;
-      return Math.min(
-        SCORES - 1,
-        missing + Math.min(255, total[item] ?? 0) * 4 + Math.min(3, (lengths[item] ?? 0) >> 1),
-      );
+      const missing = all - (met[item] ?? 0);
+      const length = lengths[item] ?? 0;
+      // The very name, maybe with its vendor: "lsp compressor" is the Compressor and not one of its variants.
+      if (missing === 0 && length > 0 && (whole[item] ?? 0) >= length) return Math.min(3, total[item] ?? 0);
+      return Math.min(SCORES - 1, missing * 1024 + 4 + Math.min(250, total[item] ?? 0) * 4 + Math.min(3, length >> 1));
     };
     let count = 0;
     for (let item = 0; item < met.length; item++) {

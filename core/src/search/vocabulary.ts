@@ -1,9 +1,20 @@
 import uFuzzy from '@leeoniya/ufuzzy';
+import { singularsOf } from '../text/singulars.js';
 import { slipOf } from '../text/one-edit.js';
 import { isWithinTwoEdits } from '../text/two-edits.js';
 
 /** How a typed word met a word of the vocabulary, best first. */
-export const TIERS = ['whole', 'beginning', 'inside', 'slip', 'begun slip', 'two slips', 'loose'] as const;
+export const TIERS = [
+  'whole',
+  'plural',
+  'beginning',
+  'begun plural',
+  'inside',
+  'slip',
+  'begun slip',
+  'two slips',
+  'loose',
+] as const;
 /** How a word was met, the surest first. */
 export type Tier = (typeof TIERS)[number];
 
@@ -61,6 +72,16 @@ export class Vocabulary {
       found.push({ word, tier: text.length === typed.length ? 'whole' : 'beginning' });
     }
     return found;
+  }
+
+  /** What a plural may stand for: the singular itself and the words that begin with it. */
+  begunBySingularOf(typed: string): Candidate[] {
+    return singularsOf(typed).flatMap((singular) =>
+      this.begunBy(singular).map(({ word, tier }): Candidate => ({
+        word,
+        tier: tier === 'whole' ? 'plural' : 'begun plural',
+      })),
+    );
   }
 
   /** Words that hold it further inside. */

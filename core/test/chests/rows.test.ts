@@ -33,7 +33,6 @@ describe('rows of older forms', () => {
     ],
     ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
     ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],
-    ['aside', { id: 'p', pluginId: 'p', buildId: null, reason: 'demo', until: null }, { note: null }],
     ['session', { id: 's', name: 'Scene 3', order: 'a0' }, { template: false }],
     ['lane', { id: 'l', sessionId: 's', kind: 'audio', name: 'Goose', order: 'a0' }, { width: null }],
     [
@@ -41,6 +40,7 @@ describe('rows of older forms', () => {
       { id: 'l/1', laneId: 'l', kind: 'insert', order: 'a0', pluginId: null, buildId: null },
       { preset: null, bypass: false, sidechain: false },
     ],
+    ['aside', { id: 'p', pluginId: 'p', buildId: null, reason: 'demo', until: null }, { note: null }],
   ];
   it.each(OLD)('%s of form 1', (of, row, invented) => {
     const edit = { of, id: 'x', before: row, after: null } as unknown as Edit;

@@ -1,5 +1,8 @@
 import fc from 'fast-check';
 import { Finder } from '../../src/search/find-plugins';
+import type { TypeId } from '../../src/catalogue/type-tree';
+import { SearchIndex } from '../../src/search/search-index';
+import { searchTextOfPlugin, type SearchablePlugin } from '../../src/search/search-text';
 import { facetOf, narrow } from '../../src/search/narrow';
 import { slipOf } from '../../src/text/one-edit';
 import { isWithinTwoEdits } from '../../src/text/two-edits';
@@ -234,4 +237,68 @@ describe('whatever a catalogue holds', () => {
       { seed: 20261129, numRuns: 300 },
     );
   });
+});
+
+describe('everyday words, plurals, numbers and other languages', () => {
+  const plugin = (name: string, vendor: string, type: TypeId, more: Partial<SearchablePlugin> = {}) => ({
+    name,
+    text: searchTextOfPlugin({ names: [name], vendor, types: [type], more: [], paths: [], description: null, ...more }),
+  });
+  const plugins = [
+    plugin('Delay Stereo', 'Tollgate Sound', 'delay'),
+    plugin('Puddle Echo', 'Lintel', 'delay'),
+    plugin('Delay Simple', 'Plumbago', 'delay'),
+    plugin('Compressor Sidechain', 'Tollgate Sound', 'compressor'),
+    plugin('Compressor', 'Tollgate Sound', 'compressor'),
+    plugin('Compressor', 'Lintel', 'compressor'),
+    plugin('Whirligig', 'Lintel', 'rotary'),
+    plugin('Thistle', 'Plumbago', 'distortion'),
+    plugin('Marsh Band EQ 8', 'Plumbago', 'eq'),
+    plugin('KB303', 'Lintel', 'synth'),
+    plugin('Bellows Low Pass', 'Lintel', 'filter'),
+    plugin('Meridian', 'Lintel', 'stereo-imager', { description: 'Makes the puppets’ choir wider than the barn' }),
+    plugin('Vestry', 'Plumbago', 'reverb', { paths: ['/usr/lib/lv2/quillworks-vestry.lv2'] }),
+  ];
+  const index = new SearchIndex(plugins.map(({ text }) => text));
+  const names = (typed: string): string[] => Array.from(index.find(typed), (at) => plugins[at]?.name ?? '');
+
+  it('the plural of a type finds what the singular finds', () => {
+    for (const [one, many] of [
+      ['delay', 'delays'],
+      ['compressor', 'compressors'],
+      ['eq', 'eqs'],
+      ['reverb', 'reverbs'],
+    ] as const)
+      expect([many, names(many).sort()]).toEqual([many, names(one).sort()]);
+  });
+
+  it('what crosses a border of words comes behind the type', () => {
+    expect(names('delays').at(-1)).not.toBe('Delay Simple');
+    expect(new Set(names('delays'))).toEqual(new Set(['Delay Stereo', 'Delay Simple', 'Puddle Echo']));
+  });
+
+  it('an exact name with its vendor comes first, before longer names', () => {
+    const [first] = index.find('tollgate compressor');
+    expect(plugins[first ?? -1]).toBe(plugins[4]);
+    const [other] = index.find('lintel compressor');
+    expect(plugins[other ?? -1]).toBe(plugins[5]);
+  });
+
+  it.each([
+    ['leslie', 'Whirligig'],
+    ['overdrive', 'Thistle'],
+    ['verzerrer', 'Thistle'],
+    ['distorsión', 'Thistle'],
+    ['widener', 'Meridian'],
+    ['equaliser', 'Marsh Band EQ 8'],
+    ['eight band equalizer', 'Marsh Band EQ 8'],
+    ['kb three oh three', 'KB303'],
+    ['lpf', 'Bellows Low Pass'],
+    ['tiefpass', 'Bellows Low Pass'],
+    ['verb', 'Vestry'],
+    ['puppets choir', 'Meridian'],
+    ['quillworks reverb', 'Vestry'],
+    ['lintelpuddleecho', 'Puddle Echo'],
+    ['bellowslp', 'Bellows Low Pass'],
+  ])('“%s” finds %s', (typed, name) => expect(names(typed)[0]).toBe(name));
 });

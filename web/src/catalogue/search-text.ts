@@ -1,34 +1,40 @@
-import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import type { PresetOf } from '@clever-drawer/core/chests/item';
 import type { SearchText } from '@clever-drawer/core/search/search-index';
+import { searchTextOfPlugin } from '@clever-drawer/core/search/search-text';
 import type { ChosenItem } from './chosen-catalogue';
 
-/** By what a plugin is found, in every place: its names, then vendor, types, tags and the label on the strip. */
-export function searchTextOf({
-  name,
-  givenName,
-  calledToo,
-  vendor,
-  types,
-  naming,
-  preset,
-  chain,
-  ownNames = [],
-}: Pick<
-  ChosenItem,
-  'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'naming' | 'preset' | 'chain' | 'ownNames'
->): SearchText {
+/** By what an item is found, in every place. `description`: of the plugin, where it was fetched. */
+export function searchTextOf(
+  {
+    name,
+    givenName,
+    calledToo,
+    vendor,
+    types,
+    builds,
+    naming,
+    preset,
+    chain,
+    ownNames = [],
+  }: Pick<
+    ChosenItem,
+    'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'builds' | 'naming' | 'preset' | 'chain' | 'ownNames'
+  >,
+  description: string | null = null,
+): SearchText {
   if (preset !== null) return presetText(preset, name, givenName, vendor, naming?.tags ?? []);
-  return {
+  return searchTextOfPlugin({
     names: [...(name === givenName ? [name] : [name, givenName]), ...calledToo, ...ownNames],
+    vendor,
+    types,
     more: [
-      ...(vendor === null ? [] : [vendor]),
-      ...types.map((type) => TYPE_TREE[type].label),
       ...(chain === undefined ? [] : ['chain']),
       ...(naming?.tags ?? []),
       ...(naming?.stripLabel == null ? [] : [naming.stripLabel]),
     ],
-  };
+    paths: builds.map((build) => build.path),
+    description,
+  });
 }
 
 /** A preset is found by its own name and bank; its plugin's name counts less, so that plugins come first where only that was typed. */

@@ -1,4 +1,5 @@
 import type { ChestId, DrawerId } from '../../ids.js';
+import { withoutOlderLists } from '../../rules/older-lists.js';
 import type { Rule } from '../../rules/rule.js';
 import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
 import { DRAWER_SPLITS, type DrawerSplit } from '../drawer-split.js';
@@ -22,6 +23,12 @@ export interface Drawer {
   readonly split?: DrawerSplit | null;
 }
 
+/** A rule as it is stored, with its meaning before lists after "but not" held as a whole. */
+function withoutOlderListsIn(stored: unknown): unknown {
+  const text = (stored as Partial<{ text: unknown }> | null)?.text;
+  return typeof text === 'string' ? { ...(stored as object), text: withoutOlderLists(text) } : stored;
+}
+
 /** Drawers as rows. */
 export const DRAWER = rowKind<Drawer>()({
   table: 'drawer',
@@ -43,6 +50,7 @@ export const DRAWER = rowKind<Drawer>()({
     { to: 2, upgrade: (row) => ({ sort: null, ...row }) },
     { to: 4, upgrade: (row) => ({ most: null, ...row }) },
     { to: 5, upgrade: (row) => ({ split: null, ...row }) },
+    { to: 6, upgrade: (row) => ({ ...row, rule: withoutOlderListsIn(row.rule) }) },
   ],
   documented: ['name', 'rule', 'sort', 'most', 'split'],
 });

@@ -1,14 +1,19 @@
 import type { Remote } from 'comlink';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
-import { ruleChange, ruleFactsOf, type RuleSources } from '@clever-drawer/core/chests/rule-sources';
+import { needsTraits, ruleChange, ruleFactsOf, type RuleSources } from '@clever-drawer/core/chests/rule-sources';
 import { reasonFor, whyNot, whyTaken } from '@clever-drawer/core/chests/why-ruled';
 import type { Condition } from '@clever-drawer/core/rules/condition';
+import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
 import { conditionOf, type Rule } from '@clever-drawer/core/rules/rule';
 import type { RuleWorld } from '@clever-drawer/core/rules/evaluate';
 import type { Findings } from '@clever-drawer/core/rules/findings';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import { WorkerLost, type WorkerClient } from '../../lib/worker-client';
 import type { Asker } from './rules.worker';
+
+/** The part of a WorkerClient that is needed. */
+export type AskerClient = Pick<WorkerClient<Asker>, 'run' | 'fail'>;
 
 /** What a rule would take, and what may be wrong with it. */
 export interface Looked {
@@ -19,12 +24,16 @@ export interface Looked {
 /** What rules take as far as this window knows: `isKnown` tells whether a drawer's rule has been asked yet. */
 export interface RuledHere extends Ruled {
   readonly isKnown: (drawer: DrawerId) => boolean;
+  /** The rule of a drawer that the answers are about; null for none. */
+  readonly ruleOf: (drawer: DrawerId) => Rule | null;
   /** Why a rule that no drawer has yet would take an item. */
   readonly reason: (condition: Condition, item: ItemId) => string;
   /** Why a drawer does not have an item. */
   readonly whyNot: (drawer: DrawerId, item: ItemId) => string;
   /** Whether the rules have been asked at all. */
   readonly isAnswered: boolean;
+  /** Whether everything that a rule asks for is there; until then nothing can be said of what it takes. */
+  readonly hasFactsFor: (condition: Condition) => boolean;
 }
 
 // So many facts are made at once; between them the screen gets its turn.
@@ -33,6 +42,8 @@ const AT_ONCE = 500;
 const MANY = { times: 2, more: 10 };
 const MOST_TOLD = 3;
 const NOTHING: readonly ItemId[] = [];
+/** Stands for the traits of plugins while no rule asks for them. */
+export const TRAITS_NOT_ASKED: RuleSources['traits'] = new Map();
 
 /** Tells the worker what changes, and keeps what it answers. Changes that come while it works are told of together afterwards. */
 export class RuleKeeper {
@@ -48,8 +59,7 @@ export class RuleKeeper {
   private readonly listeners = new Set<() => void>();
 
   constructor(
-    private readonly worker: Pick<Remote<Asker>, 'reset' | 'tell' | 'change' | 'look' | 'propose'>,
-    private readonly failed: (error: unknown) => void,
+    private readonly worker: AskerClient,
     /** Told in words, at once for all, when the catalogue has changed and rules take many more, or nothing any more. */
     private readonly noticed: (words: string) => void = () => undefined,
     /** Waits until the screen has nothing to do. */
@@ -76,21 +86,30 @@ export class RuleKeeper {
 
   /** What a drawer would take by a rule that it does not have yet, and what may be wrong with that. */
   async look(drawer: DrawerId, condition: Condition): Promise<Looked> {
-    const { numbers, findings } = await this.orTell(this.worker.look(drawer, condition));
+    const { numbers, findings } = await this.ask((api) => api.look(drawer, condition));
     return { taken: this.idsOf(numbers), findings };
   }
 
   /** Rules that take some examples and little else, the shortest first. */
   propose(examples: readonly ItemId[]): Promise<readonly ProposedRule[]> {
-    return this.orTell(this.worker.propose(examples));
+    return this.ask((api) => api.propose(examples));
   }
 
-  /** A worker that fails is told of, whatever it was asked. */
-  private async orTell<Answer>(answer: PromiseLike<Answer>): Promise<Answer> {
+  /** The worker was lost with all that it knew: the next one is told everything. */
+  startAgain(): void {
+    const sources = this.latest;
+    this.asked = null;
+    this.latest = null;
+    // Not while the lost worker's own failure is still being told; a worker that can't be started ends this by itself.
+    if (sources !== null) queueMicrotask(() => this.take(sources));
+  }
+
+  /** Asks the worker; one that answers with an error is replaced, since what it knows can't be trusted any more. */
+  private async ask<Answer>(work: (api: Remote<Asker>) => PromiseLike<Answer>): Promise<Answer> {
     try {
-      return await answer;
+      return await this.worker.run(work);
     } catch (error) {
-      this.failed(error);
+      if (!(error instanceof WorkerLost)) this.worker.fail();
       throw error;
     }
   }
@@ -107,24 +126,23 @@ export class RuleKeeper {
         await this.saved();
         const sources = this.wanted;
         this.wanted = null;
-        await this.ask(sources);
+        await this.tell(sources);
       }
-    } catch (error) {
-      // The next change tells everything anew.
+    } catch {
+      // The worker was lost: startAgain has been called, or no worker can be started, which was told.
       this.asked = null;
-      this.latest = null;
-      this.failed(error);
     } finally {
       this.isAtWork = false;
+      if (this.wanted !== null) void this.work();
     }
   }
 
-  private async ask(sources: RuleSources): Promise<void> {
+  private async tell(sources: RuleSources): Promise<void> {
     const { ids, ...change } = ruleChange(this.asked, sources);
     if (this.asked === null) {
       this.ids.length = 0;
       this.numbers.clear();
-      await this.worker.reset();
+      await this.ask((api) => api.reset());
     }
     for (let at = 0; at < ids.length; at += AT_ONCE) {
       const facts = ids.slice(at, at + AT_ONCE).flatMap((id) => {
@@ -136,14 +154,18 @@ export class RuleKeeper {
         this.numbers.set(id, this.ids.length);
         this.ids.push(id);
       }
-      await this.worker.tell(facts);
+      await this.ask((api) => api.tell(facts));
       await this.idle();
     }
-    const answers = await this.worker.change(change);
+    const answers = await this.ask((api) => api.change(change));
     const before = this.asked;
     const isAnew = before === null;
     this.asked = sources;
-    if (answers.length === 0 && !isAnew) return;
+    const saysMore =
+      before?.traits !== sources.traits ||
+      before.presets !== sources.presets ||
+      before.state.drawer !== sources.state.drawer;
+    if (answers.length === 0 && !isAnew && !saysMore) return;
     const lists = new Map(isAnew ? [] : this.lists);
     for (const drawer of change.unruled ?? []) lists.delete(drawer as DrawerId);
     for (const [drawer, numbers] of answers) {
@@ -186,7 +208,12 @@ export class RuleKeeper {
     return {
       taken: (drawer) => lists.get(drawer) ?? NOTHING,
       isKnown: (drawer) => lists.has(drawer) || isUnreadable(asked?.state.drawer.get(drawer)?.rule ?? null),
+      ruleOf: (drawer) => asked?.state.drawer.get(drawer)?.rule ?? null,
       isAnswered: asked !== null,
+      hasFactsFor: (condition) =>
+        asked !== null &&
+        (asked.traits !== TRAITS_NOT_ASKED || !needsTraits(condition)) &&
+        (asked.presets || !speaksOfItems(condition)),
       why: (drawer, item) => (asked === null ? '' : whyTaken(asked, world(asked), drawer, item)),
       whyNot: (drawer, item) => (asked === null ? '' : whyNot(asked, world(asked), drawer, item)),
       reason: (condition, item) => (asked === null ? '' : reasonFor(asked, world(asked), condition, item)),

@@ -1,7 +1,6 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { wrap } from 'comlink';
 import memoizeOne from 'memoize-one';
-import { useEffect, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { askedByRules, needsTraits, type Traits } from '@clever-drawer/core/chests/rule-sources';
@@ -14,8 +13,9 @@ import { useTraits } from '../../catalogue/queries';
 import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
 import { whenIdle } from '../../lib/when-idle';
+import { WorkerClient } from '../../lib/worker-client';
 import { queueKey } from '../queue';
-import { RuleKeeper, type Looked, type RuledHere } from './rule-keeper';
+import { RuleKeeper, TRAITS_NOT_ASKED, type Looked, type RuledHere } from './rule-keeper';
 import type { Asker } from './rules.worker';
 
 /** One worker and its keeper for the computer at hand, over all places and visits. */
@@ -24,22 +24,23 @@ let kept: { readonly computer: ComputerId; readonly keeper: RuleKeeper; readonly
 function keeperFor(computer: ComputerId, client: QueryClient): RuleKeeper {
   if (kept?.computer === computer) return kept.keeper;
   kept?.end();
-  const worker = new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' });
-  const failed = (): void => {
-    worker.terminate();
-    kept = null;
-    toast.error('The rules of clever drawers could not be asked. Reload the page to try again.');
-  };
-  // A worker that could not begin answers nothing at all.
-  worker.addEventListener('error', failed);
-  const keeper = new RuleKeeper(
-    wrap<Asker>(worker),
-    failed,
+  const worker = new WorkerClient<Asker>({
+    create: () => new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' }),
+    onLost: () => keeper.startAgain(),
+    onGivenUp: () =>
+      toast.error('The rules of clever drawers can’t be worked out: their worker could not be started.', {
+        id: 'rules-worker',
+        duration: Infinity,
+        action: { label: 'Reload', onClick: () => location.reload() },
+      }),
+  });
+  const keeper: RuleKeeper = new RuleKeeper(
+    worker,
     (words) => toast.warning(words),
     whenIdle,
     () => whenSaved(client, computer),
   );
-  kept = { computer, keeper, end: () => worker.terminate() };
+  kept = { computer, keeper, end: () => worker.end() };
   return keeper;
 }
 
@@ -53,7 +54,8 @@ async function whenSaved(client: QueryClient, computer: ComputerId): Promise<voi
     await new Promise((done) => setTimeout(done, LOOK_AGAIN_MS));
 }
 
-const NO_TRAITS: ReadonlyMap<PluginId, Traits> = new Map();
+/** Stands for the traits where they could not be fetched, which is told. */
+const TRAITS_NOT_FETCHED: ReadonlyMap<PluginId, Traits> = new Map();
 const NO_TRAITS_TOLD =
   'Descriptions, channels, presets and last loads could not be fetched: rules that ask for them take less. Reload the page to try again.';
 
@@ -91,7 +93,7 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
   const { data, isError } = useTraits(id, withTraits);
   // Until they are there, what was known stays; without them, what they would tell counts as not known.
   const isWaiting = withTraits && data === undefined && !isError;
-  const traits = data ?? NO_TRAITS;
+  const traits = data ?? (isError ? TRAITS_NOT_FETCHED : TRAITS_NOT_ASKED);
   useEffect(() => {
     if (isError) toast.error(NO_TRAITS_TOLD, { id: NO_TRAITS_TOLD });
   }, [isError]);
@@ -102,21 +104,34 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
   useEffect(() => {
     if (!isWaiting) keeper.take({ state: { drawer, entry, neverIn, trayEntry }, items, traits, presets, today });
   }, [keeper, isWaiting, drawer, entry, neverIn, trayEntry, items, traits, presets, today]);
-  return useSyncExternalStore(keeper.subscribe, keeper.snapshot);
+  const known = useSyncExternalStore(keeper.subscribe, keeper.snapshot);
+  return useMemo(() => withoutOutdated(known, state.drawer), [known, state.drawer]);
 }
 
-/** What a drawer would take by a rule that is being written; null while the first answer is on its way, or nothing is asked. The newest question wins. */
-export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): Looked | null {
+/** What a drawer's rule took before it was changed says nothing of what it takes now. */
+const withoutOutdated = (known: RuledHere, drawers: Arrangement['drawer']): RuledHere => ({
+  ...known,
+  isKnown: (id) => known.isKnown(id) && known.ruleOf(id) === (drawers.get(id)?.rule ?? null),
+});
+
+/** What a rule that is being written would take: the last answer (null before the first), and whether it is one to this very rule, with all the facts it asks for. */
+export interface RulePreview {
+  readonly answer: Looked | null;
+  readonly isCurrent: boolean;
+}
+
+/** Asks what a drawer would take by a rule that is being written. The newest question wins. */
+export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): RulePreview {
   const { id } = useComputer();
   const client = useQueryClient();
-  const [looked, setLooked] = useState<Looked | null>(null);
+  const [looked, setLooked] = useState<{ readonly condition: Condition; readonly answer: Looked } | null>(null);
   useEffect(() => {
-    if (condition === null || !ruled.isAnswered) return undefined;
+    if (condition === null || !ruled.hasFactsFor(condition)) return undefined;
     let isLatest = true;
     void keeperFor(id, client)
       .look(drawer, condition)
       .then((answer) => {
-        if (isLatest) setLooked(answer);
+        if (isLatest) setLooked({ condition, answer });
       })
       .catch(() => undefined);
     return () => {
@@ -124,7 +139,10 @@ export function useLook(drawer: DrawerId, condition: Condition | null, ruled: Ru
     };
     // Asked again when what rules take has changed: the catalogue, or another drawer.
   }, [id, client, drawer, condition, ruled]);
-  return condition === null ? null : looked;
+  return {
+    answer: condition === null ? null : (looked?.answer ?? null),
+    isCurrent: condition !== null && looked?.condition === condition && ruled.hasFactsFor(condition),
+  };
 }
 
 /** Rules proposed from examples; null while they are worked out. */

@@ -7,11 +7,14 @@ import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useAskedFor, useLook } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
+import { useLasting } from '../../lib/use-lasting';
 import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { RuleEditor } from '../rule/rule-editor';
 import { FindingSegments, RuleFindings, type Segment } from '../rule/rule-findings';
 import { useDraft } from '../rule/use-draft';
 import { drawerNames } from './drawer-names';
+
+const COUNTING_AFTER_MS = 200;
 
 interface Props {
   readonly drawer: Drawer;
@@ -30,7 +33,9 @@ export function CleverInside({ drawer, contents, ruled, state, catalogue, change
   const drawers = drawerNames(state.drawer);
   const draft = useDraft(drawer, drawers, changes);
   useAskedFor(draft.condition);
-  const looked = useLook(drawer.id, draft.condition, ruled);
+  const { answer: looked, isCurrent } = useLook(drawer.id, draft.condition, ruled);
+  // An answer comes within a frame or two, as a rule: only what takes longer is shown as counting.
+  const isCounting = useLasting(!isCurrent, COUNTING_AFTER_MS);
   const [segment, setSegment] = useState<Segment>('in');
   const { condition, isOpen } = draft;
   const shown = useMemo(() => {
@@ -43,14 +48,14 @@ export function CleverInside({ drawer, contents, ruled, state, catalogue, change
   const listed = useDeferredValue(shown);
   // eslint-disable-next-line react-hooks/exhaustive-deps
   const behind = useMemo(() => (isOpen ? list(listed, why) : null), [listed, isOpen]);
-  const findings = looked?.findings ?? null;
+  const findings = isCurrent ? (looked?.findings ?? null) : null;
   const wish = (kind: 'file' | 'never-in') => (id: ItemId) =>
     void changes.make(
       kind === 'file'
         ? { kind, drawerIds: [drawer.id], pluginIds: [id] }
         : { kind, drawerId: drawer.id, pluginIds: [id] },
     );
-  useToldAtRest(`${String(shown.plugins.length)} in it`, isOpen);
+  useToldAtRest(isCurrent ? `${String(shown.plugins.length)} in it` : 'counting', isOpen);
   const isEmpty = (one: Segment): boolean =>
     findings === null ||
     (one === 'missed'
@@ -71,7 +76,7 @@ export function CleverInside({ drawer, contents, ruled, state, catalogue, change
       />
       <FindingSegments
         findings={findings}
-        held={ruled.isKnown(drawer.id) || isOpen ? shown.plugins.length : null}
+        held={(isOpen ? !isCounting : ruled.isKnown(drawer.id)) ? shown.plugins.length : null}
         shown={at}
         show={setSegment}
       />

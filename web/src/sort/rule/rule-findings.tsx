@@ -42,10 +42,10 @@ export function FindingSegments({
     says,
   };
   const words: Readonly<Record<Segment, string>> = {
-    in: `in it ${held === null ? '…' : String(held)}`,
-    missed: `may be missed ${String(counts.missed)}`,
-    wrong: `look wrong ${String(counts.wrong)}`,
-    says: `about the rule ${String(says)}`,
+    in: held === null ? 'counting …' : `in the drawer ${String(held)}`,
+    missed: `may be missing ${String(counts.missed)}`,
+    wrong: `may not belong ${String(counts.wrong)}`,
+    says: `${String(says)} ${says === 1 ? 'note' : 'notes'} on the rule`,
   };
   return (
     <div className={styles.segments} role="group" aria-label="What is looked at">
@@ -172,7 +172,7 @@ function Idle({ one, drawers, keep }: Props & { readonly one: IdleFinding }) {
     <li>
       <span>
         “<bdi>{conditionInWords(one.part, drawers)}</bdi>”{' '}
-        {one.isUnmet ? 'is met by no plugin' : 'changes nothing: the rest takes the same'}
+        {one.isUnmet ? 'matches no plugin' : 'changes nothing: without it, the rule finds the same'}
       </span>
       {rule !== null && <PlainButton onClick={() => keep(rule)}>Take it out</PlainButton>}
     </li>

@@ -31,8 +31,12 @@ export function useDraft(drawer: Drawer, drawers: DrawerNames, changes: Changes)
   const typed = draft?.typed ?? inForce;
   const read = useMemo(() => typedRule(typed, drawers), [typed, drawers]);
   const keep = (next: Condition): void => {
+    const before = draft;
     setDraft(null);
-    void changes.make({ kind: 'set-rule', id: drawer.id, rule: ruleOf(next) });
+    // What was refused is still there to be put right.
+    void changes
+      .make({ kind: 'set-rule', id: drawer.id, rule: ruleOf(next) })
+      .then((isSaved) => !isSaved && setDraft((now) => now ?? before));
   };
   return {
     typed,

@@ -1,0 +1,37 @@
+import { nameSynonyms, typeSynonyms } from '../catalogue/type-synonyms.js';
+import { TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
+import { wordsOf } from '../text/words.js';
+import type { SearchText } from './search-index.js';
+
+/** What is known of a plugin by which it can be found. */
+export interface SearchablePlugin {
+  /** The shown name first. */
+  readonly names: readonly string[];
+  readonly vendor: string | null;
+  readonly types: readonly TypeId[];
+  /** Tags, the label on the strip and the like. */
+  readonly more: readonly string[];
+  readonly paths: readonly string[];
+  readonly description: string | null;
+}
+
+const MAX_DESCRIPTION = 300;
+const ENDING = /\.(?:lv2|so|vst3|vst|dll|clap|component|dylib|aaxplugin)$/i;
+
+/** By what a plugin is found, in every place: its names, then vendor, types and tags, other words for these, and last its file and description. */
+export function searchTextOfPlugin({ names, vendor, types, more, paths, description }: SearchablePlugin): SearchText {
+  return {
+    names,
+    vendor,
+    more: [...(vendor === null ? [] : [vendor]), ...types.map((type) => TYPE_TREE[type].label), ...more],
+    aliases: [...types.flatMap((type) => typeSynonyms(type)), ...names.flatMap((name) => nameSynonyms(wordsOf(name)))],
+    far: [
+      ...types.flatMap((type) => typeSynonyms(type, true)),
+      ...paths.map(fileName),
+      ...(description === null ? [] : [description.slice(0, MAX_DESCRIPTION)]),
+    ],
+  };
+}
+
+/** What a plugin is called on disk, without the ending of its format. */
+const fileName = (path: string): string => (path.split(/[\\/]/).pop() ?? '').replace(ENDING, '');
