@@ -173,7 +173,14 @@ test('nickname, strip label and tags; set aside with a reason and back; both are
 
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('a');
-  await page.getByLabel('Reason').selectOption('demo');
+  // A reason of one's own, with a note, and then one of the usual ones.
+  await page.getByLabel('Or a reason of your own').fill('too loud for the puppets');
+  await page.getByLabel('Note').fill('Ask the accordionist');
+  await page.keyboard.press('Control+Enter');
+  await expect(row(page, 'goose storm')).toContainText('too loud for the puppets');
+  await page.keyboard.press('a');
+  await expect(page.getByLabel('Note')).toHaveValue('Ask the accordionist');
+  await page.getByRole('radio', { name: 'demo', exact: true }).check();
   const end = new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('The demo ends on').fill(end);
   await accessible(page);
@@ -193,7 +200,7 @@ test('nickname, strip label and tags; set aside with a reason and back; both are
   await page.keyboard.press('b');
   await expect(row(page, 'goose storm')).not.toContainText('days left');
   await saved(page);
-  await undo(page, 3);
+  await undo(page, 4);
   await expect(page.getByText('goose storm', { exact: true })).toHaveCount(0);
 });
 

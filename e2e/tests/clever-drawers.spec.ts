@@ -8,7 +8,7 @@ const option = (page: Page, drawer: string, name: string) =>
 const text = (page: Page, name: string) => front(page, name).locator('[data-rule-text]');
 const segment = (page: Page, name: string, words: RegExp) => front(page, name).getByRole('button', { name: words });
 const countOf = async (page: Page, name: string): Promise<number> =>
-  Number(/in it (\d+)/.exec(await segment(page, name, /^in it \d/).innerText())?.[1]);
+  Number(/in the drawer (\d+)/.exec(await segment(page, name, /^in the drawer \d/).innerText())?.[1]);
 
 /** Everything as it was; in a field Ctrl+Z would be the field's own. */
 async function takeBack(page: Page, times: number): Promise<void> {
@@ -26,7 +26,7 @@ async function clever(page: Page, name: string, typed: string): Promise<void> {
   await page.keyboard.press('Enter');
   await expect(front(page, name)).toBeVisible();
   await label(page, name).press('Enter');
-  await expect(segment(page, name, /^in it \d/)).toBeVisible();
+  await expect(segment(page, name, /^in the drawer \d/)).toBeVisible();
 }
 
 test.beforeEach(async ({ page }) => {
@@ -135,7 +135,7 @@ test('a part that has parts itself is changed part by part, to any depth, with t
 
 test('what it misses and catches wrongly is shown, and one key takes the proposal into the rule', async ({ page }) => {
   await clever(page, 'Halls', 'plate, hall');
-  await segment(page, 'Halls', /^may be missed/).press('Enter');
+  await segment(page, 'Halls', /^may be missing/).press('Enter');
   const missed = front(page, 'Halls').getByRole('region', { name: 'reverb' });
   await expect(missed).toContainText('of the type reverb');
   await accessible(page);
@@ -143,7 +143,7 @@ test('what it misses and catches wrongly is shown, and one key takes the proposa
   await missed.getByRole('button', { name: 'Take the type too: reverb' }).press('Enter');
   await expect(text(page, 'Halls')).toHaveValue('plate OR hall OR type:reverb');
   await expect.poll(() => countOf(page, 'Halls')).toBeGreaterThan(before);
-  await expect(segment(page, 'Halls', /^may be missed/)).toHaveCount(0);
+  await expect(segment(page, 'Halls', /^may be missing/)).toHaveCount(0);
   await takeBack(page, 2);
 });
 

@@ -1,4 +1,4 @@
-/** How a rule speaks of drawers: kept by id, written by name. */
+/** How a rule speaks of drawers and trays: kept by id and number, written by name. */
 export interface DrawerNames {
   /** The names of all drawers that can be named. */
   readonly all: readonly string[];
@@ -6,6 +6,8 @@ export interface DrawerNames {
   readonly find: (name: string) => string | null;
   /** What a drawer is called; null when it is gone. */
   readonly nameOf: (id: string) => string | null;
+  /** The number of the tray of a name; null when none is called so. */
+  readonly trayOf: (name: string) => number | null;
 }
 
 const KEPT = '#';
@@ -15,13 +17,18 @@ export const KEPT_DRAWERS: DrawerNames = {
   all: [],
   find: (name) => (name.startsWith(KEPT) ? name.slice(KEPT.length) : null),
   nameOf: (id) => KEPT + id,
+  trayOf: () => null,
 };
 
 /** For rules of elsewhere: whatever a drawer is called there, it may be here. */
-export const ANY_DRAWERS: DrawerNames = { all: [], find: (name) => name, nameOf: (id) => id };
+export const ANY_DRAWERS: DrawerNames = { all: [], find: (name) => name, nameOf: (id) => id, trayOf: () => null };
 
 /** Drawers under their names, without regard to case and kinds of blanks; of several that are called alike the first. */
-export function namedDrawers(drawers: readonly { readonly id: string; readonly name: string }[]): DrawerNames {
+export function namedDrawers(
+  drawers: readonly { readonly id: string; readonly name: string }[],
+  trays: readonly { readonly tray: number; readonly name: string }[] = [],
+): DrawerNames {
+  const trayByName = new Map([...trays].reverse().map(({ tray, name }) => [plain(name), tray]));
   const byId = new Map(drawers.map(({ id, name }) => [id, name]));
   const byName = new Map([...drawers].reverse().map(({ id, name }) => [plain(name), id]));
   return {
@@ -32,6 +39,7 @@ export function namedDrawers(drawers: readonly { readonly id: string; readonly n
       // Two of one name: the second is written by its id, so that what is read back is the same.
       return name === undefined ? null : byName.get(plain(name)) === id ? name : KEPT + id;
     },
+    trayOf: (name) => trayByName.get(plain(name.trim())) ?? null,
   };
 }
 

@@ -20,6 +20,7 @@ import {
   type Flag,
   type TextField,
 } from './fields.js';
+import { typesNamed } from '../catalogue/type-synonyms.js';
 import { parse } from './grammar.generated.js';
 import { exampleOf, expected, nearest, problemOf, type RuleProblem } from './read-problems.js';
 import { quote } from './print.js';
@@ -165,7 +166,7 @@ function wordsTerm(field: TextField, text: string, quoted: boolean, { at, to }: 
   const match: Match = begins ? 'inside' : ends || !quoted ? 'begun' : 'whole';
   const said = words.replace(/ +/g, ' ').trim();
   if (match === 'inside' ? flat(said) === '' : cut(said).length === 0)
-    wrong(at, to, 'Here a word with a letter or a digit is missing.');
+    wrong(at, to, 'Write a word with at least one letter or digit here.');
   return { kind: 'words', field, words: said, match };
 }
 
@@ -180,7 +181,7 @@ function asked(raw: RawAsk, drawers: DrawerNames): Term {
       near ?? null,
     );
   }
-  if (raw.value === '') return wrong(at, to, `After “${name}:” ${expected(name)} is missing.`, exampleOf(name));
+  if (raw.value === '') return wrong(at, to, `Write ${expected(name)} after “${name}:”.`, exampleOf(name));
   if (raw.grade !== null && !isGraded(name))
     return wrong(to - raw.grade.length - 1, to, `How sure it must be can be asked of role, type and family only.`);
   if (raw.sign !== null && FIELDS[name].kind !== 'number' && FIELDS[name].kind !== 'date')
@@ -200,8 +201,11 @@ function termOf(name: Field, raw: RawAsk, drawers: DrawerNames): Term {
   switch (spec.kind) {
     case 'text':
       return wordsTerm(name as TextField, raw.value, raw.quoted, raw);
-    case 'value':
-      return { kind: 'value', field: name as never, value: known(name, value, spec.values, raw), grade: gradeOf(raw) };
+    case 'value': {
+      const tray = name === 'tray' ? drawers.trayOf(value) : null;
+      const meantValue = tray === null ? known(name, value, spec.values, raw) : String(tray);
+      return { kind: 'value', field: name as never, value: meantValue, grade: gradeOf(raw) };
+    }
     case 'flag':
       return { kind: 'flag', flag: known(name, value, spec.values, raw) as Flag };
     case 'number': {
@@ -236,15 +240,20 @@ function known(name: Field, value: string, values: readonly FieldValue[], { at, 
   const wanted = flat(value).replace(/[ _]/g, '-');
   const found = values.find((one) => flat(one.value) === wanted || flat(one.label).replace(/ /g, '-') === wanted);
   if (found !== undefined) return found.value;
-  const near = nearest(
-    wanted,
-    values.map((one) => flat(one.value)),
-  );
+  const near =
+    (name === 'type' ? typesNamed(value)[0] : undefined) ??
+    nearest(
+      wanted,
+      values.map((one) => flat(one.value)),
+    ) ??
+    (name === 'type'
+      ? values.find((one) => flat(one.value).replace(/-/g, '').startsWith(wanted.replace(/-/g, '')))?.value
+      : undefined);
   const meantValue = near === undefined ? undefined : values.find((one) => flat(one.value) === near);
   return wrong(
     at,
     to,
-    `“${value}” is nothing that “${name}” can be. Write ${expected(name)}.`,
+    `There is no ${FIELDS[name].label} “${value}”. Write ${expected(name)}.`,
     meantValue === undefined ? null : `${name}:${meantValue.value}`,
   );
 }

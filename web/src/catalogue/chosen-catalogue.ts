@@ -1,4 +1,5 @@
 /** The catalogue as the producer has it: put right and named, with presets and chains. */
+import { tellApart } from '@clever-drawer/core/identity/tell-apart';
 import memoizeOne from 'memoize-one';
 import type { PluginView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -13,11 +14,13 @@ import { useComputer } from '../lib/use-computer';
 import { NO_PRESETS, usePresets, type Catalogue, type Presets } from './queries';
 
 /** A plugin as the producer put it right and named it. */
-export type ChosenPlugin = PluginView & Chosen;
+export type ChosenPlugin = PluginView & Chosen & { readonly apart?: string };
 /** A plugin, or a preset of one with all that is known of its plugin. */
 export type ChosenItem = ItemOf<ChosenPlugin> & {
   /** What it is called in single drawers; absent where it has no such name. */
   readonly ownNames?: readonly string[];
+  /** What tells it apart from others of its name; absent where no other has it. */
+  readonly apart?: string;
 };
 
 /** Whether an item is a plugin itself and no preset of one. */
@@ -81,13 +84,23 @@ const chosenCatalogue = memoizeOne(
     arranged: ReadonlySet<ItemId>,
   ): ChosenCatalogue => {
     const rows = { choice, preference, preferredBuild, naming, aside };
-    const plugins = inOrderOfName(withChoices(catalogue.plugins, rows));
+    const plugins = withApart(inOrderOfName(withChoices(catalogue.plugins, rows)));
     const byId: ReadonlyMap<ItemId, ChosenItem> = itemsById(plugins, present, arranged, naming);
     const presets = [...present].map((id) => byId.get(id)).filter((item) => item?.found === true);
     const items = presets.length === 0 ? plugins : [...plugins, ...(presets as ChosenItem[])];
     return { ...catalogue, plugins, byId, items, presetsLeftOut: leftOut };
   },
 );
+
+/** The same with what tells plugins of one name apart. */
+function withApart(plugins: readonly ChosenPlugin[]): readonly ChosenPlugin[] {
+  const apart = tellApart(plugins);
+  if (apart.size === 0) return plugins;
+  return plugins.map((plugin) => {
+    const own = apart.get(plugin.id);
+    return own === undefined ? plugin : { ...plugin, apart: own };
+  });
+}
 
 type OwnNames = ReadonlyMap<ItemId, readonly string[]>;
 

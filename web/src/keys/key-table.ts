@@ -142,6 +142,7 @@ export const KEYS = {
   },
   rule: {
     save: key('Enter', 'put the rule in force'),
+    propose: key('ArrowDown', 'use the rule that is proposed'),
     drop: key('Escape', 'back to the rule in force, then out of it'),
   },
   waiting: {

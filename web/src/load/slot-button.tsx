@@ -5,7 +5,8 @@ import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import type { ItemId, SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { absenceOf } from '../catalogue/presence';
-import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
+import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
+import { fullNameOf } from '../catalogue/item-names';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
@@ -53,7 +54,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   const words = isEmpty
     ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', fed a sidechain' : ''}`
     : [
-        plugin?.name ?? 'a plugin that is not in the catalogue',
+        plugin === undefined ? 'a plugin that is not in the catalogue' : fullNameOf(plugin),
         build?.format,
         plugin === undefined ? null : absenceOf(plugin),
         isBypassed ? 'bypassed' : null,
@@ -121,7 +122,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
           <>
             <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />
             <span className={styles.slotName}>
-              <bdi>{plugin?.naming?.stripLabel ?? plugin?.name ?? 'not in the catalogue'}</bdi>
+              <bdi>{slotLabel(plugin)}</bdi>
             </span>
           </>
         )}
@@ -143,6 +144,12 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
       )}
     </>
   );
+}
+
+/** What a slot shows: the strip label, else the preset, else the name with what tells it apart. */
+function slotLabel(item: ChosenItem | undefined): string {
+  if (item === undefined) return 'not in the catalogue';
+  return item.naming?.stripLabel ?? item.preset?.name ?? fullNameOf(item);
 }
 
 const SLOT_MENU = [

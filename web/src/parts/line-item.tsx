@@ -81,7 +81,10 @@ export function LineItem(props: Props) {
 function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | 'pictures'>) {
   if ('divider' in line) return <span className={styles.dividerLabel}>{line.divider}</span>;
   const { plugin, name, why } = line;
-  const { first, beside } = plugin.preset === null ? { first: name, beside: null } : itemNamesOf(plugin, name);
+  const { first, beside } =
+    plugin.preset === null && (plugin.apart === undefined || name !== plugin.name)
+      ? { first: name, beside: null }
+      : itemNamesOf(plugin, name);
   return (
     <>
       <span className={clsx('mono', styles.lineNumber)}>{number}</span>

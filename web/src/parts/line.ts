@@ -1,6 +1,7 @@
 import type { ItemId } from '@clever-drawer/core/ids';
 import { absenceOf } from '../catalogue/presence';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
+import { fullNameOf } from '../catalogue/item-names';
 import { type MenuAct } from './menu-act';
 
 /** A line of a drawer or tray: a plugin, or a divider. */
@@ -45,7 +46,7 @@ export const dividersIn = (lines: readonly ListedLine[]): string[] =>
 export function lineInWords(line: ListedLine): string {
   if ('divider' in line) return `divider${line.divider === '' ? '' : ` ${line.divider}`}`;
   const absence = absenceOf(line.plugin);
-  return [line.name, line.why === null ? null : `by rule: ${line.why()}`, absence]
+  return [fullNameOf(line.plugin, line.name), line.why === null ? null : `by rule: ${line.why()}`, absence]
     .filter((part) => part !== null)
     .join(', ');
 }

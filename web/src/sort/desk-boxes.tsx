@@ -13,11 +13,13 @@ import { NewDrawerForm } from './drawer/drawer-ask-box';
 import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
+import { NameBox } from '../parts/name-box';
+import { STARTS } from './chest/new-chest';
 import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
-  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples';
+  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest';
   readonly ids: readonly ItemId[];
 }
 
@@ -30,11 +32,24 @@ interface Props {
   readonly file: (ids: readonly ItemId[], drawers: readonly Drawer[]) => void;
   readonly fileIntoNew: (ids: readonly ItemId[], name: string) => void;
   readonly goToDrawer: (id: DrawerId) => void;
+  /** Makes the first chest and closes the box. */
+  readonly makeFirstChest: (name: string) => void;
   readonly close: () => void;
 }
 
 /** The boxes in which something is done to plugins: file, put right, set aside, name. */
-export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileIntoNew, goToDrawer, close }: Props) {
+export function DeskBoxes({
+  box,
+  catalogue,
+  state,
+  chest,
+  changes,
+  file,
+  fileIntoNew,
+  goToDrawer,
+  makeFirstChest,
+  close,
+}: Props) {
   const plugins = useMemo(
     () => box.ids.map((id) => catalogue.byId.get(id)).filter((plugin) => plugin !== undefined),
     [box.ids, catalogue],
@@ -80,6 +95,17 @@ export function DeskBoxes({ box, catalogue, state, chest, changes, file, fileInt
           }}
         />
       );
+    case 'first-chest':
+      return (
+        <NameBox
+          title="Your first chest"
+          label="Name of the chest"
+          first={STARTS.empty.name}
+          hint="A chest holds your drawers. What you have just begun goes on in it."
+          close={close}
+          done={(name) => makeFirstChest(name)}
+        />
+      );
     // What is put right or set aside is the plugin, whichever preset of it was chosen.
     case 'right':
       return <PutRightBox plugins={own} items={catalogue.items} state={state} changes={changes} close={close} />;
@@ -105,7 +131,17 @@ function NewByRule({
   const [chosen, setChosen] = useState<Condition | null>(null);
   const rule = useMemo(() => (chosen === null ? null : ruleOf(chosen)), [chosen]);
   if (rule !== null)
-    return <NewDrawerForm state={state} chest={chest} parent={null} rule={rule} changes={changes} close={close} />;
+    return (
+      <NewDrawerForm
+        state={state}
+        catalogue={catalogue}
+        chest={chest}
+        parent={null}
+        rule={rule}
+        changes={changes}
+        close={close}
+      />
+    );
   return (
     <ExamplesBox
       title={`A rule for ${ids.length === 1 ? (catalogue.byId.get(ids[0] ?? ('' as ItemId))?.name ?? 'one plugin') : `${String(ids.length)} plugins`}`}

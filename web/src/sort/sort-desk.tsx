@@ -84,6 +84,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             file={filing.file}
             fileIntoNew={filing.fileIntoNew}
             goToDrawer={desk.goToDrawer}
+            makeFirstChest={desk.makeFirstChest}
             close={desk.closeBox}
           />
         )}

@@ -56,7 +56,9 @@ export function useDeskKeys(desk: DeskState): Desk {
       line?.select();
     },
     // Asked of what is selected when the key comes: the one before it may have changed that, and not be drawn yet.
-    file: chest === null ? null : withChosen((ids) => desk.openBox('file', ids)),
+    file: withChosen((ids) =>
+      chest === null ? desk.beginWithChest({ kind: 'file', ids }) : desk.openBox('file', ids),
+    ),
     fileAgain: filing.again.length > 0 ? withChosen((ids) => filing.file(ids, filing.again)) : null,
     tray: (digit) => withChosen((ids) => void changes.make(trayWish(state, Number(digit), ids)))(),
     offTrays: withChosen((ids) => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: ids })),
@@ -65,8 +67,8 @@ export function useDeskKeys(desk: DeskState): Desk {
     names: withChosen((ids) => desk.openBox('names', ids)),
     correct: withChosen((ids) => desk.openBox('right', ids)),
     menu: openMenuHere,
-    toFile: chest === null ? null : desk.workThrough,
-    newDrawer: chest === null ? null : () => desk.setMaking(null),
+    toFile: chest === null ? () => desk.beginWithChest({ kind: 'to-file' }) : desk.workThrough,
+    newDrawer: () => (chest === null ? desk.beginWithChest({ kind: 'new-drawer' }) : desk.setMaking(null)),
     newByRule: chest === null ? null : withChosen((ids) => desk.openBox('examples', ids)),
     toDrawer: chest === null ? null : () => desk.openBox('to-drawer', []),
     nextChest: state.chest.size > 1 ? toChest(1) : null,
@@ -90,7 +92,7 @@ export function useDeskKeys(desk: DeskState): Desk {
   // What is shown as something that can be done is shown only while something is selected.
   const shown: DeskKeys = {
     ...keys,
-    file: chest === null ? null : ifChosen((ids) => desk.openBox('file', ids)),
+    file: ifChosen((ids) => (chest === null ? desk.beginWithChest({ kind: 'file', ids }) : desk.openBox('file', ids))),
     fileAgain: isChosen ? keys.fileAgain : null,
   };
   return { ...desk, keys: shown, moreActs: () => [...actsOf('sort', keys, MENU), ...onFavourites(keys)] };

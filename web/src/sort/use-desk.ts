@@ -15,6 +15,7 @@ import { useComputer } from '../lib/use-computer';
 import { useSteadyList } from '../lib/use-steady';
 import { useKept } from '../lib/use-stored';
 import { keepVisit } from '../lib/visited';
+import { makeChest } from './chest/chest-tabs';
 import type { DeskBox } from './desk-boxes';
 import { deskMemory } from './desk-memory';
 import { useDrop } from './drag/use-drop';
@@ -25,6 +26,10 @@ import { addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
 import { useSubject } from './list/use-subject';
 import { useHeldSearch, useWhenFound } from './use-when-found';
+
+/** What was begun while there was no chest. */
+export type BegunWithoutChest =
+  { readonly kind: 'file'; readonly ids: readonly ItemId[] } | { readonly kind: 'new-drawer' | 'to-file' };
 
 const NONE_LIT: ReadonlySet<string> = new Set();
 
@@ -87,6 +92,20 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asksToFile, isAnswered]);
 
+  // Without a chest there is nothing to file into: the first one is made, and what was begun goes on in it.
+  const [afterFirstChest, setAfterFirstChest] = useState<BegunWithoutChest | null>(null);
+  const hasChest = chest !== null;
+  useEffect(() => {
+    if (!hasChest || afterFirstChest === null) return;
+    setAfterFirstChest(null);
+    if (afterFirstChest.kind === 'file') setBox({ kind: 'file', ids: afterFirstChest.ids });
+    else if (afterFirstChest.kind === 'new-drawer') setMaking(null);
+    else if (isAnswered) beginQueue();
+    else setAsksToFile(true);
+    // Once, when the chest has come.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [hasChest, afterFirstChest]);
+
   const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
   const showAbout = (id: ItemId | null): void => {
     if (id === null) {
@@ -114,8 +133,18 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     },
     closeBox: (): void => {
       setBox(null);
+      if (box?.kind === 'first-chest') setAfterFirstChest(null);
       // The keyboard goes on with what is to be filed.
       if (queue !== null) focusWhenThere('[data-to-file]');
+    },
+    /** Asks for the name of the first chest; what was begun goes on once it is there. */
+    beginWithChest: (begun: BegunWithoutChest): void => {
+      setAfterFirstChest(begun);
+      setBox({ kind: 'first-chest', ids: [] });
+    },
+    makeFirstChest: (name: string): void => {
+      setBox(null);
+      void makeChest(changes, { name, slots: null, start: { kind: 'empty' } });
     },
     making,
     setMaking,

@@ -168,6 +168,13 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
       await undo(page);
       await expect(ruleText(page)).toHaveValue('echo OR delay OR slap');
     },
+    propose: async (page, press) => {
+      await openEchoes(page);
+      await ruleText(page).fill('delays');
+      await press();
+      await expect(ruleText(page)).toHaveValue('type:delay');
+      await ruleText(page).press('Escape');
+    },
     drop: async (page, press) => {
       await openEchoes(page);
       await ruleText(page).fill('echo OR type:');

@@ -68,7 +68,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
   const needs = { state, catalogue, ruled, changes, open, setOpen, ask, list: props.list };
   const actions = useSteady(drawerActions(needs));
   const { about, selected, more, memory } = props;
-  const names = drawerNames(state.drawer);
+  const names = drawerNames(state);
   const newDrawer = useRef<HTMLButtonElement>(null);
   const arrows = frontHandlers(() => frontsAround(newDrawer.current));
   const [look] = useChestLook(chest.id);
@@ -142,6 +142,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             onClick={() => setMaking(null)}
             onKeyDown={(event) => takeKey('fronts', event, arrows)}
             data-front
+            data-new-drawer-in={chest.id}
           >
             New drawer <KeyHint place="sort" does="newDrawer" />
           </button>
@@ -162,6 +163,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       {making !== undefined && (
         <NewDrawerForm
           state={state}
+          catalogue={catalogue}
           chest={chest}
           parent={making}
           changes={changes}

@@ -1,11 +1,12 @@
 import type { Modifier } from '@dnd-kit/core';
-import { asId, type DrawerId } from '@clever-drawer/core/ids';
+import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
 
-/** Where it would go. Plugins go into a drawer, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
+/** Where it would go. Plugins go into a drawer, also a new one, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
 export type Target =
   | { readonly kind: 'into' | 'before' | 'after'; readonly drawerId: DrawerId }
   | { readonly kind: 'chest' }
+  | { readonly kind: 'new'; readonly chestId: ChestId }
   | { readonly kind: 'tray'; readonly tray: number }
   | {
       readonly kind: 'line';
@@ -80,6 +81,8 @@ export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
     const share = (x - left) / width;
     return { kind: share < EDGE ? 'before' : share > 1 - EDGE ? 'after' : 'into', drawerId: drawerOf(front) };
   }
+  const fresh = hit.closest<HTMLElement>('[data-new-drawer-in]');
+  if (fresh !== null) return { kind: 'new', chestId: asId<ChestId>(fresh.dataset.newDrawerIn ?? '') };
   const home = hit.closest<HTMLElement>('[data-drawer], [data-tray]');
   if (home === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
   const line = hit.closest<HTMLElement>('[data-line]');

@@ -4,7 +4,7 @@ import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { drawersIn, itemOnTray, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
-import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
+import { asId, type ChestId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
 import { leaveWishes } from '../filing/desk-wishes';
 import type { Target } from './drag';
@@ -62,6 +62,18 @@ const nameOf = (home: LineHome, state: Arrangement): string =>
 function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target: Target, state: Arrangement): Effect {
   const { pluginIds, dividers } = dragged;
   switch (target.kind) {
+    case 'new':
+      return pluginIds.length === 0
+        ? { words: '– a divider stays in its drawer', intents: [] }
+        : does('→ a new drawer', {
+            kind: 'make-drawer',
+            id: asId<DrawerId>(crypto.randomUUID()),
+            chestId: target.chestId,
+            parentId: null,
+            name: nameForDropped(state, target.chestId),
+            rule: null,
+            pluginIds,
+          });
     case 'into':
       return intoDrawer(pluginIds, target.drawerId, state);
     case 'tray':
@@ -101,6 +113,15 @@ function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target:
   }
 }
 
+/** A name that no drawer of the chest has yet: "New drawer", "New drawer 2" … */
+function nameForDropped(state: Arrangement, chestId: ChestId): string {
+  const taken = new Set(drawersIn(state, chestId, null).map((one) => one.name));
+  for (let number = 1; ; number++) {
+    const name = number === 1 ? 'New drawer' : `New drawer ${String(number)}`;
+    if (!taken.has(name)) return name;
+  }
+}
+
 function intoDrawer(pluginIds: readonly ItemId[], drawerId: DrawerId, state: Arrangement): Effect {
   const name = state.drawer.get(drawerId)?.name ?? '';
   if (pluginIds.length === 0) return { words: '– a divider stays in its drawer', intents: [] };
@@ -123,7 +144,7 @@ function ontoTray(pluginIds: readonly ItemId[], tray: number, state: Arrangement
 
 function drawerEffect(id: DrawerId, target: Target, state: Arrangement): Effect {
   const drawer = state.drawer.get(id);
-  if (drawer === undefined || target.kind === 'tray' || target.kind === 'line') return NOWHERE;
+  if (drawer === undefined || target.kind === 'tray' || target.kind === 'line' || target.kind === 'new') return NOWHERE;
   const { chestId } = drawer;
   if (target.kind === 'chest')
     return does('→ end of the chest', { kind: 'move-drawer', id, chestId, parentId: null, before: null });

@@ -30,7 +30,7 @@ interface Props {
 
 /** The inside of a clever drawer: its rule, and beside it what the rule takes, misses and catches wrongly, also while it is being written. */
 export function CleverInside({ drawer, contents, ruled, state, catalogue, changes, about, list }: Props) {
-  const drawers = drawerNames(state.drawer);
+  const drawers = drawerNames(state);
   const draft = useDraft(drawer, drawers, changes);
   useAskedFor(draft.condition);
   const { answer: looked, isCurrent } = useLook(drawer.id, draft.condition, ruled);

@@ -18,7 +18,7 @@ import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
 
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
-  | { readonly kind: 'edit' | 'move' | 'copy' | 'inner' | 'delete'; readonly drawer: Drawer }
+  | { readonly kind: 'edit' | 'rule' | 'move' | 'copy' | 'inner' | 'delete'; readonly drawer: Drawer }
   | { readonly kind: 'examples'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
@@ -70,7 +70,7 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
     edit: (drawer) => ask({ kind: 'edit', drawer }),
     rule: (drawer) => {
       if (drawer.rule === null) {
-        ask({ kind: 'edit', drawer });
+        ask({ kind: 'rule', drawer });
         return;
       }
       if (!open.includes(drawer.id)) setOpen([...open, drawer.id]);

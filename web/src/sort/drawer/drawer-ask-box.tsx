@@ -23,10 +23,12 @@ export function NewDrawerForm({
   chest,
   parent,
   rule = null,
+  catalogue,
   changes,
   close,
 }: {
   state: Arrangement;
+  catalogue: ChosenCatalogue;
   chest: Chest;
   parent: DrawerId | null;
   /** The rule to begin with. */
@@ -40,7 +42,9 @@ export function NewDrawerForm({
       name=""
       rule={rule}
       isNew
-      drawers={drawerNames(state.drawer)}
+      drawers={drawerNames(state)}
+      catalogue={catalogue}
+      state={state}
       close={close}
       done={(name, rule) => {
         close();
@@ -63,14 +67,18 @@ interface Props {
 /** The box that an action on a drawer or one of its lines opens. */
 export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }: Props) {
   switch (asked.kind) {
-    case 'edit': {
+    case 'edit':
+    case 'rule': {
       const { drawer } = asked;
       return (
         <DrawerForm
           title={`Drawer ${drawer.name}`}
           name={drawer.name}
           rule={drawer.rule}
-          drawers={drawerNames(state.drawer)}
+          startsAt={asked.kind === 'rule' ? 'rule' : 'name'}
+          drawers={drawerNames(state)}
+          catalogue={catalogue}
+          state={state}
           close={close}
           done={(name, rule) => {
             close();
@@ -119,7 +127,16 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
       );
     }
     case 'inner':
-      return <NewDrawerForm state={state} chest={chest} parent={asked.drawer.id} changes={changes} close={close} />;
+      return (
+        <NewDrawerForm
+          state={state}
+          catalogue={catalogue}
+          chest={chest}
+          parent={asked.drawer.id}
+          changes={changes}
+          close={close}
+        />
+      );
     case 'move':
     case 'copy': {
       const { kind, drawer } = asked;

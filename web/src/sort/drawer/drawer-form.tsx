@@ -4,8 +4,13 @@ import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
 import { ruleAsText, typedRule, type Rule } from '@clever-drawer/core/rules/rule';
+import { ruleHint } from '@clever-drawer/core/rules/rule-hints';
 import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
+import { takeKey } from '../../keys/use-keys';
 import { FormBox } from '../../parts/form-box';
+import { RuleHintLine, RulePreviewLine } from '../rule/rule-hint-line';
 import { RuleProblem } from '../rule/rule-problem';
 
 interface Props {
@@ -14,15 +19,22 @@ interface Props {
   readonly rule: Rule | null;
   /** Whether the drawer is a new one, for which starter rules are offered. */
   readonly isNew?: boolean;
+  /** Which field has the keyboard first. */
+  readonly startsAt?: 'name' | 'rule';
   readonly drawers: DrawerNames;
+  readonly catalogue: ChosenCatalogue;
+  readonly state: Arrangement;
   readonly done: (name: string, rule: Rule | null) => void;
   readonly close: () => void;
 }
 
 const NAME_LENGTH = 120;
+/** Saving and leaving are the box's own. */
+const NO_RULE_KEYS = { save: null, drop: null };
 
 /** Name and rule of a new or a present drawer: a name, two words, Enter. */
-export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = false, drawers, done, close }: Props) {
+export function DrawerForm(props: Props) {
+  const { title, name: firstName, rule: firstRule, isNew = false, startsAt = 'name', drawers, done, close } = props;
   const [name, setName] = useState(firstName);
   const [first] = useState(firstRule === null ? '' : ruleAsText(firstRule, drawers));
   const [typed, setTyped] = useState(first);
@@ -30,6 +42,7 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
   const id = useId();
   const isRuled = typed.trim() !== '';
   const read = isRuled ? typedRule(typed, drawers) : null;
+  const hint = isRuled ? ruleHint(typed, drawers) : null;
   const empty = name.trim() === '';
   const submit = (): void => {
     setTried(true);
@@ -43,7 +56,7 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
         <Form.Label>Name</Form.Label>
         <Form.Control
           value={name}
-          autoFocus
+          autoFocus={startsAt === 'name'}
           autoComplete="off"
           maxLength={NAME_LENGTH}
           isInvalid={tried && empty}
@@ -56,6 +69,7 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
         <Form.Label>Fills itself with (empty: it holds what you put in)</Form.Label>
         <Form.Control
           value={typed}
+          autoFocus={startsAt === 'rule'}
           autoComplete="off"
           spellCheck={false}
           maxLength={RULE_LIMITS.characters}
@@ -63,6 +77,9 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
           isInvalid={read?.ok === false}
           aria-describedby={`${id}-told`}
           onChange={(event) => setTyped(event.target.value)}
+          onKeyDown={(event) =>
+            takeKey('rule', event, { ...NO_RULE_KEYS, propose: hint === null ? null : () => setTyped(hint.rule) })
+          }
         />
         {read?.ok === false ? (
           <RuleProblem id={`${id}-told`} typed={typed} problem={read.problem} take={setTyped} />
@@ -72,6 +89,10 @@ export function DrawerForm({ title, name: firstName, rule: firstRule, isNew = fa
               ? 'Words in the name, or fields such as type:reverb. “but not” leaves out.'
               : `Fills itself: ${conditionInWords(read.condition, drawers)}.`}
           </Form.Text>
+        )}
+        {hint !== null && <RuleHintLine hint={hint} take={setTyped} />}
+        {read?.ok === true && (
+          <RulePreviewLine condition={read.condition} catalogue={props.catalogue} state={props.state} />
         )}
       </Form.Group>
       {isNew && firstRule === null && (

@@ -1,12 +1,20 @@
 import memoizeOne from 'memoize-one';
+import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import { ruleInWords, type Rule } from '@clever-drawer/core/rules/rule';
+import { trayName } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { namedDrawers, type DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 
-/** How rules speak of the studio's drawers: the same object until a drawer changes. */
-export const drawerNames: (drawers: Arrangement['drawer']) => DrawerNames = memoizeOne(
-  (drawers: Arrangement['drawer']): DrawerNames => namedDrawers([...drawers.values()]),
+const namesFor = memoizeOne((drawers: Arrangement['drawer'], trayNames: Arrangement['trayName']): DrawerNames =>
+  namedDrawers(
+    [...drawers.values()],
+    TRAYS.map((tray) => ({ tray, name: trayName({ trayName: trayNames }, tray) })),
+  ),
 );
+
+/** How rules speak of the studio's drawers and trays: the same object until one of them changes. */
+export const drawerNames = ({ drawer, trayName: names }: Pick<Arrangement, 'drawer' | 'trayName'>): DrawerNames =>
+  namesFor(drawer, names);
 
 const told = new WeakMap<Rule, { readonly names: DrawerNames; readonly words: string }>();
 

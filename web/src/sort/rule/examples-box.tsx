@@ -23,7 +23,7 @@ const MOST_NAMED = 3;
 export function ExamplesBox({ title, examples, state, catalogue, done, close }: Props) {
   const ruled = useRuled(catalogue, state);
   const proposed = useProposed(examples, ruled.isAnswered);
-  const drawers = drawerNames(state.drawer);
+  const drawers = drawerNames(state);
   const named = (ids: readonly ItemId[]): string =>
     ids
       .slice(0, MOST_NAMED)

@@ -66,7 +66,7 @@ export function PartForm({ part, drawers, proposed, done, divide, joiner, remove
   const onKeyDown = (event: KeyboardEvent): void => {
     // Its buttons have their own Enter.
     const save = event.target instanceof HTMLButtonElement ? null : submit;
-    takeKey('rule', event, { save, drop: close });
+    takeKey('rule', event, { save, propose: null, drop: close });
   };
   const spec = filled.asked === AS_TEXT ? null : FIELDS[filled.asked];
   return (

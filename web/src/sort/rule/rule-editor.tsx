@@ -1,5 +1,6 @@
 import memoizeOne from 'memoize-one';
 import { useId, useState } from 'react';
+import { toast } from 'sonner';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
@@ -10,6 +11,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
 import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
 import type { Field } from '@clever-drawer/core/rules/fields';
+import { ruleHint } from '@clever-drawer/core/rules/rule-hints';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { Changes } from '../../arrangement/changes';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
@@ -17,6 +19,7 @@ import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { PlainButton } from '../../parts/plain-button';
 import { focusFront } from '../drawer/drawer-actions';
+import { RuleHintLine } from './rule-hint-line';
 import { RuleProblem } from './rule-problem';
 import { RuleSentence } from './rule-sentence';
 import type { Draft } from './use-draft';
@@ -34,13 +37,20 @@ interface Props {
 /** The rule of an open drawer, in two ways that show the same: a sentence of parts, and text. */
 export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }: Props) {
   const id = useId();
+  const hint = draft.isOpen ? ruleHint(draft.typed, drawers) : null;
   const handlers: KeyHandlers<'rule'> = {
     save: draft.save,
+    propose: hint === null ? null : () => draft.type(hint.rule),
     // With nothing to drop it leads out of the field.
     drop: draft.isOpen ? draft.drop : () => focusFront(drawer.id),
   };
   return (
     <section className={styles.editor} aria-label={`The rule of ${drawer.name}`}>
+      {draft.problem !== null && draft.condition !== null && (
+        <p className="quiet" role="status">
+          Below is the last rule that could be read.
+        </p>
+      )}
       {draft.condition !== null && (
         <RuleSentence
           condition={draft.condition}
@@ -68,6 +78,7 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
           onChange={(event) => draft.type(event.target.value)}
           onKeyDown={(event) => takeKey('rule', event, handlers)}
         />
+        {hint !== null && <RuleHintLine hint={hint} take={draft.type} />}
         {draft.problem !== null ? (
           <RuleProblem id={`${id}-told`} typed={draft.typed} problem={draft.problem} take={draft.type} />
         ) : (
@@ -76,7 +87,7 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
               <PlainButton linked onClick={draft.save}>
                 Save the rule
               </PlainButton>{' '}
-              <KeyHint place="rule" does="save" /> · <PlainButton onClick={draft.drop}>As before</PlainButton>{' '}
+              <KeyHint place="rule" does="save" /> · <PlainButton onClick={draft.drop}>Cancel</PlainButton>{' '}
               <KeyHint place="rule" does="drop" />
             </span>
           )
@@ -92,13 +103,19 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
   const kept = drawer.most == null ? '' : String(drawer.most);
   const save = (): void => {
     if (typed === null) return;
-    const most = typed.trim() === '' ? null : Math.round(Number(typed));
+    const most = typed.trim() === '' ? null : Number(typed);
+    if (most !== null && !(Number.isInteger(most) && most >= 1 && most <= MOST_TAKEN)) {
+      toast.warning(
+        `“${typed.trim()}” is no limit. Type a whole number from 1 to ${String(MOST_TAKEN)}, or nothing for all.`,
+      );
+      return;
+    }
     setTyped(null);
-    if (most === (drawer.most ?? null) || (most !== null && !(most >= 1 && most <= MOST_TAKEN))) return;
+    if (most === (drawer.most ?? null)) return;
     void changes.make({ kind: 'set-most', id: drawer.id, most });
   };
   const drop = (): void => (typed === null ? focusFront(drawer.id) : setTyped(null));
-  const handlers: KeyHandlers<'rule'> = { save, drop };
+  const handlers: KeyHandlers<'rule'> = { save, propose: null, drop };
   return (
     <div className={styles.side}>
       <span className={styles.lead}>order</span>
@@ -112,6 +129,7 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
             inputMode="numeric"
             autoComplete="off"
             placeholder="all"
+            maxLength={5}
             aria-label="At most so many by the rule"
             value={typed ?? kept}
             isInvalid={typed !== null && typed.trim() !== '' && !/^[1-9]\d{0,4}$/.test(typed.trim())}

@@ -154,7 +154,8 @@ interface InnerProps extends Props {
 
 /** A part that has parts itself: a sentence within the sentence, to any depth. */
 function InnerSentence({ takeOut, asText, close, ...own }: InnerProps) {
-  const onKeyDown = (event: KeyboardEvent): void => void takeKey('rule', event, { save: null, drop: close });
+  const onKeyDown = (event: KeyboardEvent): void =>
+    void takeKey('rule', event, { save: null, propose: null, drop: close });
   return (
     <div className={styles.inner} role="group" aria-label="The parts of this part" onKeyDown={onKeyDown}>
       <RuleSentence {...own} />
