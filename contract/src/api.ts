@@ -98,7 +98,7 @@ export const API = {
     request: folderRequest,
     status: 201,
     answer: answers.made,
-    problems: [...SENDS, 'not-found', 'conflict', 'not-done', 'other-computer'],
+    problems: [...SENDS, 'not-found', 'conflict', 'not-done', 'mostly-no-plugins', 'other-computer'],
   },
   'PATCH /computers/{computer}/folders/{folder}': {
     summary: 'Turns the switches of a folder: whether its plugins are asked, and whether it is watched.',

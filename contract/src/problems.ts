@@ -20,6 +20,7 @@ export const PROBLEMS = {
   'unsupported-encoding': { status: 415, title: 'Unsupported encoding' },
   'wrong-host': { status: 421, title: 'Wrong host' },
   'not-done': { status: 422, title: 'Not done' },
+  'mostly-no-plugins': { status: 422, title: 'Mostly no plugins' },
   error: { status: 500, title: 'Error in Clever Drawer' },
   'database-not-reachable': { status: 503, title: 'Database not reachable' },
   'disk-full': { status: 507, title: 'Disk full' },

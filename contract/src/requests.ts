@@ -16,6 +16,7 @@ export const computerRequest = object({
 }).noUnknown();
 export const renameRequest = object({ name: name('the name of a computer') }).noUnknown();
 
+/** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin. */
 export const folderRequest = object({
   path: string()
     .strict()
@@ -29,6 +30,7 @@ export const folderRequest = object({
       (path) => utf8Length(path ?? '') <= MOST_PATH_BYTES,
     )
     .required('name a folder'),
+  anyway: boolean().strict().optional(),
 }).noUnknown();
 
 /** A change of a folder's switches. */

@@ -61,7 +61,7 @@ test('while the rule is written its result is shown; Esc goes back, Enter keeps,
   await text(page, 'Halls').fill('plate or type:reverb');
   await text(page, 'Halls').press('End');
   await page.keyboard.type(' or type:revreb');
-  await expect(front(page, 'Halls').getByRole('status')).toContainText('“revreb” is nothing that “type” can be');
+  await expect(front(page, 'Halls').getByRole('status')).toContainText('There is no type “revreb”');
   await expect.poll(() => countOf(page, 'Halls')).toBe(more);
   await accessible(page);
   await front(page, 'Halls').getByRole('button', { name: 'Write type:reverb' }).click();

@@ -1,4 +1,4 @@
-import { realpathSync } from 'node:fs';
+import { readdirSync, realpathSync } from 'node:fs';
 import { dirname, join, resolve, sep } from 'node:path';
 
 /** Why a folder can be no plugin folder: the top of a disk, a folder that the system makes up, or where the application keeps its own data. */
@@ -35,5 +35,21 @@ function realOf(path: string): string {
     return realpathSync.native(path);
   } catch {
     return path;
+  }
+}
+
+const PLUGIN_NAME = /\.(?:lv2|vst3|vst|clap|component|aaxplugin|dll|dylib)$|^(?!lib).*\.so$/i;
+const FEWEST_ENTRIES = 50;
+const MAX_ENTRIES = 5000;
+const FEWEST_PLUGINS = 0.1;
+
+/** Whether a folder holds a lot and hardly any of it looks like a plugin, as `/usr/lib` does. False for one that can't be read. */
+export function isMostlyOtherFiles(path: string): boolean {
+  try {
+    const names = readdirSync(path).slice(0, MAX_ENTRIES);
+    const plugins = names.filter((name) => PLUGIN_NAME.test(name)).length;
+    return names.length >= FEWEST_ENTRIES && plugins < names.length * FEWEST_PLUGINS;
+  } catch {
+    return false;
   }
 }

@@ -47,6 +47,8 @@ function linuxFolders(home: string, env: Surroundings['env']): UsualFolder[] {
     ...row('VST3', null, '.vst3', ['/usr/local/lib/vst3', '/usr/lib/vst3']),
     ...row('CLAP', 'CLAP_PATH', '.clap', ['/usr/lib/clap']),
     ...row('VST2', 'VST_PATH', '.vst', ['/usr/local/lib/vst', '/usr/lib/vst']),
+    // The older folder of VST2 on Linux (memory).
+    ...row('VST2', 'LXVST_PATH', '.lxvst', ['/usr/local/lib/lxvst', '/usr/lib/lxvst']),
     ...row('LADSPA', 'LADSPA_PATH', '.ladspa', ['/usr/local/lib/ladspa', '/usr/lib/ladspa']),
     ...presetFolders(['VST3'], ['/usr/local/share/vst3/presets', '/usr/share/vst3/presets']),
   ];

@@ -153,6 +153,7 @@ it('every kind of failure has a type of its own that stays, a status and a title
       'unsupported-encoding',
       'wrong-host',
       'not-done',
+      'mostly-no-plugins',
       'error',
       'database-not-reachable',
     ],

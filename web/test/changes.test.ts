@@ -93,7 +93,12 @@ it('waits its turn behind another one, which it is built on', async () => {
 
 it('that is refused is put back, and told once', async () => {
   globalThis.fetch = () =>
-    Promise.resolve(Response.json({ detail: 'This drawer is not there any more.' }, { status: 409 }));
+    Promise.resolve(
+      Response.json(
+        { type: 'urn:clever-drawer:problem:conflict', detail: 'This drawer is not there any more.' },
+        { status: 409 },
+      ),
+    );
   expect(await changesOf(client, COMPUTER).make(file('A', ids.slice(0, 3)))).toBe(false);
   const window = knownIn(client, COMPUTER);
   expect([window?.state.entry.size, window?.failure?.reason]).toEqual([0, 'This drawer is not there any more.']);

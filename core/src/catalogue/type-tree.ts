@@ -18,7 +18,7 @@ export const FAMILIES = {
   drums: 'drums and noises',
   notes: 'notes',
   measuring: 'measuring',
-  utility: 'utility',
+  utility: 'utilities',
 } as const;
 /** Types of one kind belong to a family. */
 export type FamilyId = keyof typeof FAMILIES;

@@ -59,7 +59,7 @@ export const NAME_PLANNERS: Planners<
         return before === undefined ? [] : [{ of: 'aside', id, before, after: null }];
       });
       if (edits.length === 0) return refuse('Nothing of it is set aside.');
-      return planned(`bring ${asideWords(pluginIds, builds.length, nameOf)} back`, edits);
+      return planned(`bring back ${asideWords(pluginIds, builds.length, nameOf)}`, edits);
     },
   },
 

@@ -6,7 +6,7 @@ const where = (fault: Fault): string => (fault.line === undefined ? '' : ` in li
 const because = (fault: Fault): string => (fault.detail === undefined ? '' : ` (${fault.detail})`);
 
 const NOT_AGAIN =
-  'What its files tell is used meanwhile; it is not asked again until the file changes or you say “try again”.';
+  'What its files say is used meanwhile. It is not loaded again until the file changes or you choose “Try again”.';
 
 /** The one place where faults are put into words: what is wrong, and what to do about it. */
 const TEXTS: Record<FaultCode, Text> = {
@@ -36,7 +36,7 @@ const TEXTS: Record<FaultCode, Text> = {
   },
   'bundle-without-plugin': {
     message: (f) => `This bundle holds no plugin${because(f)}.`,
-    remedy: 'Install the plugin again, or remove the bundle.',
+    remedy: 'If it is a plugin of yours, install it again. Otherwise nothing needs to be done.',
   },
   'turtle-broken': {
     message: (f) => `The Turtle text cannot be understood${where(f)}${because(f)}.`,
@@ -64,14 +64,14 @@ const TEXTS: Record<FaultCode, Text> = {
   },
   'binary-unrecognised': {
     message: () => 'The file is no program for Windows, macOS or Linux.',
-    remedy: 'Install the plugin again, or remove the file if it is no plugin.',
+    remedy: 'If it is a plugin of yours, install it again. Otherwise nothing needs to be done.',
   },
   'preset-broken': {
     message: (f) => `This preset can't be read${because(f)}.`,
     remedy: 'Save the preset again from its plugin, or remove the file.',
   },
   'asked-crashed': {
-    message: (f) => `The plugin crashed while it was asked about itself${because(f)}.`,
+    message: (f) => `The plugin crashed while its details were read${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-hung': {
@@ -79,28 +79,28 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: `It may wait for a licence or a window: start it once in your music program. ${NOT_AGAIN}`,
   },
   'asked-exited': {
-    message: (f) => `The plugin ended the process that asked it${because(f)}.`,
+    message: (f) => `The plugin ended the process that loaded it${because(f)}.`,
     remedy: `It may lack a licence or another file: start it once in your music program. ${NOT_AGAIN}`,
   },
   'asked-flooded': {
-    message: (f) => `The plugin printed without end while it was asked${because(f)}.`,
+    message: (f) => `The plugin printed without end while its details were read${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-spoke': {
     message: (f) =>
-      `The plugin wrote into the line that answers come by${because(f)}; nothing that it said is believed.`,
+      `The plugin wrote into the channel that answers come by${because(f)}; nothing that it said is used.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-ended-all': {
-    message: () => 'Clever Drawer itself ended while this plugin was asked about itself.',
+    message: () => 'Clever Drawer itself ended while the details of this plugin were read.',
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-forked': {
-    message: (f) => `The plugin started other processes while it was asked${because(f)}; they were ended.`,
+    message: (f) => `The plugin started other processes while its details were read${because(f)}; they were ended.`,
     remedy: `Tell its vendor. What it said is kept; if something is missing, try again.`,
   },
   'asked-too-large': {
-    message: (f) => `The plugin took more memory than it may while it was asked${because(f)}.`,
+    message: (f) => `The plugin took more memory than it may while its details were read${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-refused': {
@@ -109,15 +109,18 @@ const TEXTS: Record<FaultCode, Text> = {
   },
   'ports-untold': {
     message: (f) => `The plugin told what it is, and failed when it was asked for its inputs and outputs${because(f)}.`,
-    remedy: 'Nothing else is missing. Tell its vendor; it is asked again when the file changes or you say “try again”.',
+    remedy:
+      'Nothing else is missing. Tell its vendor; it is loaded again when the file changes or you choose “Try again”.',
   },
   'reading-too-long': {
-    message: (f) => `Reading this place took too long${because(f)}, and was ended.`,
-    remedy: 'A file in it is damaged: install the plugin again. It is not read again until it changes.',
+    message: (f) => `Reading this took too long${because(f)}, also when it was tried again alone.`,
+    remedy:
+      'Choose “Try again” when the computer has less to do. It is not read again by itself until it changes; if it fails again, tell its vendor.',
   },
   'reading-too-large': {
-    message: (f) => `Reading this place took more memory than it may${because(f)}, and was ended.`,
-    remedy: 'A file in it is damaged: install the plugin again. It is not read again until it changes.',
+    message: (f) => `Reading this took more memory than it may${because(f)}, and was ended.`,
+    remedy:
+      'A file in it may be damaged: if it is a plugin of yours, install it again. It is not read again until it changes.',
   },
   'too-many-plugins': {
     message: (f) => `This place says that it holds far more plugins than any does${because(f)}.`,
@@ -134,7 +137,7 @@ const TEXTS: Record<FaultCode, Text> = {
   'not-kept': {
     message: (f) => `What was read of it could not be kept in the catalogue${because(f)}.`,
     remedy:
-      'All the rest of the scan was kept. It is read again with each scan; if that does not help, take it out of the folder.',
+      'All the rest of the scan was kept. It is read again with each scan; if that does not help, please report it with this line.',
   },
   'reader-failed': {
     message: (f) => `Reading this place met an error in Clever Drawer itself${because(f)}.`,

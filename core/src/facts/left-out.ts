@@ -18,13 +18,13 @@ export const LEFT_OUT_TEXTS: Readonly<Record<LeftOutReason, { one: string; many:
     why: 'They hold none of the functions by which a music program enters a plugin; plugins may need them.',
   },
   'data-only': {
-    one: 'bundle without a plugin of its own',
-    many: 'bundles without a plugin of their own',
+    one: 'bundle that contains no plugins',
+    many: 'bundles that contain no plugins',
     why: 'They hold descriptions or pictures for other plugins.',
   },
   double: {
-    one: 'double by a link',
-    many: 'doubles by links',
+    one: 'duplicate through a link',
+    many: 'duplicates through links',
     why: 'Links lead to what stands in the catalogue already.',
   },
   'other-system': {
@@ -33,9 +33,9 @@ export const LEFT_OUT_TEXTS: Readonly<Record<LeftOutReason, { one: string; many:
     why: 'Whether they are plugins can’t be told on this computer.',
   },
   unasked: {
-    one: 'library that was not asked',
-    many: 'libraries that were not asked',
-    why: 'They may be VST2 plugins of the older kind: let the plugins of their folder be asked about themselves, and scan again.',
+    one: 'library that was not loaded',
+    many: 'libraries that were not loaded',
+    why: 'They may be VST2 plugins of the older kind: switch on “load plugins to read their details” for their folder, and scan again.',
   },
   'side-file': {
     one: 'side file of a Mac',

@@ -4,6 +4,9 @@ import { bitsFor, countOf, hasBit, join, meet, numbersIn, others, type Bits } fr
 import { several, termsOf, type Condition, type Term } from './condition.js';
 import { ofSentence, sentenceOf, type Sentence } from './in-words.js';
 import type { RuleBook } from './rule-book.js';
+import { typesNamed } from '../catalogue/type-synonyms.js';
+import { singularsOf } from '../text/singulars.js';
+import { foldedWords } from '../text/words.js';
 import type { RuleFacts } from './rule-facts.js';
 
 /** Plugins of one type that a rule may miss or catch wrongly, and the rule with that put right; null where no short rule would. */
@@ -48,7 +51,7 @@ export function findingsOf(book: RuleBook, condition: Condition, drawer: string 
   for (const one of sentence.leavesOut) join(left, book.bitsOf(one));
   const about = aboutTypes(facts, taken, condition);
   return {
-    missed: missedBy(book, facts, sentence, taken, left, about),
+    missed: missedBy(book, facts, sentence, taken, left),
     wrong: wrongIn(facts, sentence, taken, about, condition),
     idle: idleIn(book, facts.length, sentence, taken),
     alike: alikeTo(book, facts, taken, drawer),
@@ -97,26 +100,70 @@ function grouped(facts: readonly RuleFacts[], numbers: readonly number[]): Map<T
 const largestFirst = (a: TypeFinding, b: TypeFinding): number =>
   b.items.length - a.items.length || (TYPE_TREE[a.type].label < TYPE_TREE[b.type].label ? -1 : 1);
 
+/** How many of a type may be missed for what the rule takes of it: more is another rule's business, as fifty filters are for a rule about wahs. */
+const MISSED_PER_TAKEN = { named: 2, shared: 1 };
+/** Without being named a type is what a rule is about when so many of those it takes have it, and such a share of those with a known type. */
+const CLEARLY_ABOUT = { least: 3, share: 0.6 };
+/** Types that say no more than the kind: what has one of them in common has little in common. */
+const BROAD: ReadonlySet<TypeId> = new Set<TypeId>([
+  ...(['dynamics', 'modulation', 'pitch', 'spatial', 'spectral', 'analyser'] as const),
+  ...(['utility', 'control-signal', 'test-generator'] as const),
+]);
+
+/** The types that the words and fields of a rule name: by their label, which leaves no doubt, or by another word. */
+function typesNamedBy(takes: readonly Condition[]): {
+  readonly label: ReadonlySet<TypeId>;
+  readonly other: ReadonlySet<TypeId>;
+} {
+  const label = new Set<TypeId>();
+  const other = new Set<TypeId>();
+  for (const term of takes.flatMap(termsOf)) {
+    if (term.kind !== 'words' || (term.field !== 'name' && term.field !== 'text')) continue;
+    const words = foldedWords(term.words).join(' ');
+    for (const type of typesNamed(words))
+      ([words, ...singularsOf(words)].includes(foldedWords(TYPE_TREE[type].label).join(' ')) ? label : other).add(type);
+  }
+  return { label, other };
+}
+
 function missedBy(
   book: RuleBook,
   facts: readonly RuleFacts[],
   sentence: Sentence,
   taken: Bits,
   left: Bits,
-  about: ReadonlySet<TypeId>,
 ): TypeFinding[] {
   const asked = named(sentence.takes, 'type');
-  const missed = [...about]
-    .filter((type) => !asked.has(type))
-    .flatMap((type): TypeFinding[] => {
-      const term: Term = { kind: 'value', field: 'type', value: type, grade: null };
-      const bits = book.bitsOf(term).slice();
-      meet(bits, others(taken, facts.length));
-      meet(bits, others(left, facts.length));
-      const items = numbersIn(bits).flatMap((at) => (facts[at]?.aside === true ? [] : (facts[at]?.id ?? [])));
-      if (items.length === 0) return [];
-      return [{ type, items, rule: withTaken(sentence, term) }];
+  const byWords = typesNamedBy(sentence.takes);
+  const counts = new Map<TypeId, number>();
+  let known = 0;
+  for (const at of numbersIn(taken)) {
+    const type = mainType(facts[at]);
+    if (type === undefined) continue;
+    known++;
+    counts.set(type, (counts.get(type) ?? 0) + 1);
+  }
+  /** How many of a type may be missed at most; 0 when the rule is not about it. */
+  const mostMissed = (type: TypeId, count: number): number => {
+    if (byWords.label.has(type)) return Infinity;
+    if (byWords.other.has(type)) return count * MISSED_PER_TAKEN.named;
+    const isClear = count >= CLEARLY_ABOUT.least && count >= known * CLEARLY_ABOUT.share && !BROAD.has(type);
+    return isClear ? count * MISSED_PER_TAKEN.shared : 0;
+  };
+  const missed = [...counts].flatMap(([type, count]): TypeFinding[] => {
+    if (asked.has(type)) return [];
+    const term: Term = { kind: 'value', field: 'type', value: type, grade: null };
+    const bits = book.bitsOf(term).slice();
+    meet(bits, others(taken, facts.length));
+    meet(bits, others(left, facts.length));
+    // Only what has it as its main type, and surely: when in doubt nothing is said.
+    const items = numbersIn(bits).flatMap((at) => {
+      const own = facts[at];
+      return own === undefined || own.aside || mainType(own) !== type ? [] : [own.id];
     });
+    if (items.length === 0 || items.length > mostMissed(type, count)) return [];
+    return [{ type, items, rule: withTaken(sentence, term) }];
+  });
   return missed.sort(largestFirst);
 }
 
@@ -136,7 +183,7 @@ function wrongIn(
   about: ReadonlySet<TypeId>,
   condition: Condition,
 ): TypeFinding[] {
-  if (about.size === 0) return [];
+  if (about.size === 0 || !namesType(sentence.takes)) return [];
   const families = new Set<string>([...about].map(familyOf));
   for (const family of named([condition], 'family')) families.add(family);
   // Of what its words alone catch: whoever asks for a role or vendor, or looks into a drawer, wants whatever that has.
@@ -153,6 +200,12 @@ function wrongIn(
       return { type, items, rule: isClean ? withLeftOut(sentence, term) : null };
     })
     .sort(largestFirst);
+}
+
+/** Whether a rule names any type, in a word or a field: one that does not ("midi", "stereo") may want whatever has the word. */
+function namesType(takes: readonly Condition[]): boolean {
+  const { label, other } = typesNamedBy(takes);
+  return label.size + other.size + named(takes, 'type').size + named(takes, 'family').size > 0;
 }
 
 const isAboutKind = (term: Term): boolean =>

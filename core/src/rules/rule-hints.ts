@@ -90,7 +90,7 @@ function excludedHint(typed: string): RuleHint | null {
 function wordHint(typed: string, drawers: DrawerNames): RuleHint | null {
   const found: string[] = [];
   const rule = outsideQuotes(typed, (text) =>
-    text.replace(/[^,;()]+/g, (part) => {
+    text.replace(/(?:(?!\bbut\b)[^,;()])+/gi, (part) => {
       const [, before = '', words = '', after = ''] = /^(\s*)(.*?)(\s*)$/.exec(part) ?? [];
       // One proposal at a time: the first.
       if (found.length > 0 || words === '' || words.includes(':')) return part;

@@ -30,6 +30,7 @@ it.each([
   ['hall, delays', 'hall, type:delay'],
   ['instruments', 'role:instrument'],
   ['goose scenes', 'drawer:"Goose scenes"'],
+  ['delays but not tape', 'type:delay but not tape'],
 ])('“%s” proposes %s', (typed, rule) => {
   expect(ruleHint(typed, drawers)?.rule).toBe(rule);
   expect(readRule(rule, drawers).ok).toBe(true);

@@ -164,7 +164,7 @@ for (const theme of ['light', 'dark'] as const)
     for (const place of ['Intake', 'Keep', 'Load']) {
       await page.getByRole('link', { name: place }).click();
       await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
-      await page.waitForLoadState('networkidle');
+      await expect(page.getByText(/^Loading /)).toHaveCount(0);
       await accessible(page);
     }
     await page.getByRole('button', { name: /^Bowed saw, slot 1:/ }).click();

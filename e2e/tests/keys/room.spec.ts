@@ -31,7 +31,7 @@ for (const [width, height] of [
     for (const place of ['sort', 'intake', 'load', 'keep']) {
       await page.goto(await placeOf(place));
       await expect(page.getByRole('heading', { level: 1 })).toHaveCount(1);
-      await page.waitForLoadState('networkidle');
+      await expect(page.getByText(/^Loading /)).toHaveCount(0);
       expect([place, await outOfReach(page)]).toEqual([place, { wide: 0, lost: [] }]);
     }
     await page.goto(await placeOf('sort'));

@@ -15,10 +15,16 @@ export function checked<S extends AnySchema>(schema: S, body: unknown): InferTyp
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];
-    const errors = inner.slice(0, 20).map((one) => ({ path: one.path ?? '', message: one.message }));
+    const errors = inner.slice(0, 20).map((one) => ({ path: one.path ?? '', message: sentenceOf(one) }));
     const first = errors[0]?.message ?? 'it does not have the form expected';
     throw new HttpError('request-does-not-fit', `${first.charAt(0).toUpperCase()}${first.slice(1)}.`, errors);
   }
+}
+
+/** What a validation error says, as a sentence for people: the package's own "lanes is a required field" is none. */
+function sentenceOf({ type, path, message }: ValidationError): string {
+  const name = path === undefined || path === '' ? 'the request' : `“${path}”`;
+  return /is a required field|must be defined/.test(message) || type === 'optionality' ? `${name} is missing` : message;
 }
 
 const longest = new WeakMap<object, ReadonlyMap<string, number>>();

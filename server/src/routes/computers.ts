@@ -1,8 +1,9 @@
-import { isAbsolute, resolve } from 'node:path';
+import { homedir } from 'node:os';
+import { isAbsolute, join, resolve } from 'node:path';
 import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
-import { whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
+import { isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
 import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
@@ -92,14 +93,20 @@ export function computerHandlers({
       return here.is(computer.id) ? presentFolders(computer.system).filter((folder) => !listed.has(folder.path)) : [];
     },
 
-    'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path } }) => {
+    'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path: typed, anyway = false } }) => {
       const computerId = await computerHere(db, here, computer);
+      const path = typed === '~' || typed.startsWith('~/') ? join(homedir(), typed.slice(1)) : typed;
       if (!isAbsolute(path))
         throw new HttpError(
           'request-does-not-fit',
           `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
         );
       checkFolder(resolve(path), ownData);
+      if (!anyway && isMostlyOtherFiles(resolve(path)))
+        throw new HttpError(
+          'mostly-no-plugins',
+          `Hardly anything in ${path} looks like a plugin. Add the folders in it that plugins lie in, or add it anyway: its scan takes long and lists many files as problems.`,
+        );
       const id = await addFolder(db, computerId, resolve(path));
       await arrivals.look();
       return { id };

@@ -104,7 +104,7 @@ export function AsideBox({
         </>
       )}
       <fieldset>
-        <legend>Reason</legend>
+        <legend className="fs-6">Reason</legend>
         {ASIDE_REASONS.map((one, at) => (
           <Form.Check
             key={one}

@@ -37,7 +37,7 @@ export const SOURCE_WORDS: Readonly<Record<FactSource, string>> = {
 
 /** Whether it was asked, in a sentence. */
 export const ASK_WORDS: Readonly<Record<AskState, string>> = {
-  asked: 'It was asked about itself.',
+  asked: 'The plugin was loaded and told it.',
   'switched-off': 'It was not asked: the switch of its folder is off.',
   'other-system': 'It was not asked: it is for another system than this computer.',
   'other-processor': 'It was not asked: it is for another processor than that of this computer.',

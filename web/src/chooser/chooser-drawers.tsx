@@ -26,12 +26,17 @@ const MOST_AT_ONCE = 90;
 const MOST_WITH_ENTRIES = 24;
 const ENTRIES = 3;
 
-/** Trays and drawers as fronts: those that hold something that fits, and while typing those with a match lit. */
+/** Trays and drawers as fronts: those that hold something that fits, and while typing those that hold something found, with what was found. */
 export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
   const { chests, chest, setChest, offer, open, openDrawer } = chooser;
   const shown = useMemo(
-    () => offer.drawers.filter((drawer) => drawer.plugins.length > 0 || drawer.id === open),
-    [offer.drawers, open],
+    () =>
+      offer.drawers.filter(
+        (drawer) =>
+          drawer.id === open ||
+          (isFound === null ? drawer.plugins.length > 0 : drawer.plugins.some((plugin) => isFound(plugin.id))),
+      ),
+    [offer.drawers, open, isFound],
   );
   const toggle = useEventCallback((id: string) => openDrawer(id === open ? null : id));
   const front = (drawer: OfferedDrawer, index: number, entries: number) => (
@@ -100,14 +105,15 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
   const { plugins, all, name, tray } = drawer;
   const count = isFound === null ? plugins.length : plugins.filter((plugin) => isFound(plugin.id)).length;
   const lit = isFound !== null && count > 0;
-  const first = drawer.lines.filter((line) => 'plugin' in line).slice(0, entries);
-  const more = plugins.length - first.length;
+  const lines = drawer.lines.filter((line) => 'plugin' in line);
+  const first = (isFound === null ? lines : lines.filter(({ plugin }) => isFound(plugin.id))).slice(0, entries);
+  const more = count - first.length;
   return (
     <button
       type="button"
       className={clsx(fronts.front, fronts.small, styles.front, lit && fronts.lit, isOpen && fronts.chosen)}
       aria-pressed={isOpen}
-      aria-label={`${name}, ${String(count)} that fit${tray === null ? '' : `, tray ${String(tray)}`}`}
+      aria-label={`${name}, ${String(count)} ${isFound === null ? 'that fit' : 'found'}${tray === null ? '' : `, tray ${String(tray)}`}`}
       data-chooser-front={index}
       title={name}
       onClick={() => toggle(drawer.id)}
@@ -127,7 +133,7 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
             </span>
           ))}
           <span className="quiet">
-            {all > plugins.length
+            {isFound === null && all > plugins.length
               ? `${String(plugins.length)} of ${String(all)} fit`
               : more > 0
                 ? `${String(more)} more`

@@ -41,7 +41,7 @@ export function ChooserPanel(props: Props) {
     opened !== undefined && typed === ''
       ? 'Nothing in this drawer fits into the slot. Esc closes the drawer.'
       : offer.outside.length > 0
-        ? 'Nothing that fits has this name.'
+        ? 'No plugin of this name fits this slot.'
         : 'Nothing has this name. Type less of it, or its type, or its maker.';
   const { outside } = offer;
   const more = useMemo(

@@ -6,7 +6,7 @@ import InputGroup from 'react-bootstrap/InputGroup';
 import { toast } from 'sonner';
 import type { FolderView } from '@clever-drawer/contract/responses';
 import { useQuery } from '@tanstack/react-query';
-import { call, wordsOf } from '../lib/api';
+import { ApiError, call, wordsOf } from '../lib/api';
 import { useProposedFolders } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
@@ -28,7 +28,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
         toast(
           `${folder.path} is removed from the list. What was found in it stays in the catalogue until the next scan of everything.`,
           {
-            action: { label: 'Put it back', onClick: () => add.mutate(folder.path) },
+            action: { label: 'Put it back', onClick: () => add.mutate({ path: folder.path, anyway: true }) },
           },
         ),
     });
@@ -64,7 +64,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <Form.Check
                 type="switch"
                 id={`asks-${folder.id}`}
-                label="ask plugins about themselves"
+                label="load plugins to read their details"
                 checked={pending(folder).asks ?? folder.asks}
                 onChange={(event) => change.mutate({ folder: folder.id, asks: event.target.checked })}
               />
@@ -100,10 +100,9 @@ const NOT_WATCHED_WORDS: Readonly<Record<NonNullable<FolderView['notWatched']>, 
 };
 
 const ROOM_WORDS = {
-  nobody:
-    'Plugins are asked in a closed room: no network, processes of their own, as another user, and they may write nowhere.',
-  closed: 'Plugins are asked in a closed room: no network, processes of their own, and they may write nowhere.',
-  open: 'This system has no closed room for asking plugins: they are asked in a process of their own, with your rights. Switch it off for folders that you don’t trust.',
+  nobody: 'Plugins are loaded in a sandbox: without network, as another user, and without the right to write anything.',
+  closed: 'Plugins are loaded in a sandbox: without network, and without the right to write anything.',
+  open: 'This system has no sandbox: plugins are loaded in a process of their own, with your rights. Switch this off for folders that you don’t trust.',
 } as const;
 
 /** What a plugin can do while it is asked. */
@@ -128,8 +127,13 @@ function AddFolder() {
   const { add } = useFolderChanges();
   const submit = (event: SubmitEvent) => {
     event.preventDefault();
-    if (path.trim() !== '') add.mutate(path.trim(), { onSuccess: () => setPath('') });
+    save(false);
   };
+  const save = (anyway: boolean): void => {
+    const named = path.trim();
+    if (named !== '') add.mutate({ path: named, ...(anyway ? { anyway } : {}) }, { onSuccess: () => setPath('') });
+  };
+  const isDoubtful = add.error instanceof ApiError && add.error.problem === 'mostly-no-plugins';
   return (
     <Form onSubmit={submit} noValidate>
       <Form.Label htmlFor="new-folder">Another folder, with its full path</Form.Label>
@@ -139,7 +143,7 @@ function AddFolder() {
           className="mono"
           value={path}
           onChange={(event) => setPath(event.target.value)}
-          placeholder="/full/path/to/plugins"
+          placeholder="/full/path/to/plugins or ~/.vst3"
           isInvalid={add.isError}
           aria-describedby="new-folder-error"
           autoComplete="off"
@@ -149,6 +153,14 @@ function AddFolder() {
         </Button>
         <Form.Control.Feedback type="invalid" id="new-folder-error">
           {add.isError && wordsOf(add.error)}
+          {isDoubtful && (
+            <>
+              {' '}
+              <PlainButton linked onClick={() => save(true)}>
+                Add it anyway
+              </PlainButton>
+            </>
+          )}
         </Form.Control.Feedback>
       </InputGroup>
     </Form>
@@ -172,7 +184,7 @@ function Proposals() {
                 {formats.join(', ')}
                 {presets === true && ' presets'}
               </span>
-              <PlainButton disabled={add.isPending} onClick={() => add.mutate(path)} aria-label={`Add ${path}`}>
+              <PlainButton disabled={add.isPending} onClick={() => add.mutate({ path })} aria-label={`Add ${path}`}>
                 Add
               </PlainButton>
             </div>

@@ -26,8 +26,8 @@ export function useFolderChanges() {
     ]);
   };
   const add = useMutation({
-    mutationFn: (path: string) =>
-      call('POST /computers/{computer}/folders', { path: { computer: id }, body: { path } }),
+    mutationFn: (folder: { readonly path: string; readonly anyway?: boolean }) =>
+      call('POST /computers/{computer}/folders', { path: { computer: id }, body: folder }),
     onSettled: after,
   });
   const remove = useMutation({

@@ -7,6 +7,8 @@ export class ApiError extends Error {
     readonly status: number,
     detail: string,
     readonly errors: ProblemDetails['errors'] = [],
+    /** The last word of the problem's type; empty when the server did not answer. */
+    readonly problem = '',
   ) {
     super(detail);
   }
@@ -55,7 +57,7 @@ export async function call<Key extends EndpointKey>(key: Key, asked: Asked<Key>)
     if (signal?.aborted === true) throw new Cancelled();
     throw new ApiError(
       0,
-      'Clever Drawer is not running. Start it again, then go on here. Everything that was saved is still there.',
+      'Clever Drawer isn’t running. Start it again, then go on here. Everything that was saved is still there.',
     );
   }
   if (!response.ok) throw errorOf(response.status, text);
@@ -76,8 +78,8 @@ export function addressOf<Key extends EndpointKey>(key: Key, asked: Omit<Asked<K
 
 function errorOf(status: number, text: string): ApiError {
   try {
-    const { detail, errors } = JSON.parse(text) as ProblemDetails;
-    return new ApiError(status, detail, errors);
+    const { detail, errors, type } = JSON.parse(text) as ProblemDetails;
+    return new ApiError(status, detail, errors, type.split(':').pop());
   } catch {
     return new ApiError(status, `The server answered with status ${String(status)}. Reload the page.`);
   }

@@ -15,6 +15,7 @@ import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
+import { useFocusOnArrival } from '../lib/focus';
 import { ActMenus } from '../parts/act-menu';
 import { KeyHint } from '../keys/key-hint';
 import { useKept } from '../lib/use-stored';
@@ -52,6 +53,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   const session = sessions.find((one) => one.id === shown) ?? sessions[0];
   const needs = { state, catalogue, changes, uses, load };
   const files = useSessionFiles(needs, (id) => void show(id));
+  useFocusOnArrival('[data-lanes] button[data-slot][data-empty], [data-lanes] button[data-slot]');
   const own = { ...sessionActions(needs, (id: SessionId) => void show(id)), ...files };
   const slot = opened === null ? undefined : state.slot.get(opened.slotId);
   if (session === undefined)
@@ -79,7 +81,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
         <main className={styles.load}>
           <SessionHead session={session} lanes={lanes.length} state={state} actions={own} shelf={shelf} />
           {lanes.length === 0 && <p className="quiet">No lanes yet: “New lane” adds one.</p>}
-          <div className={styles.lanes} data-lanes>
+          <div className={styles.lanes} data-lanes role="group" aria-label="Lanes" tabIndex={-1}>
             {lanes.map((lane) => (
               <LaneColumn
                 key={lane.id}

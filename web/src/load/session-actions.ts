@@ -48,7 +48,7 @@ export function slotActions(
     clear: (slot) => void changes.make({ kind: 'clear-slot', slotId: slot.id }),
     again: (slot) => {
       const item = fitting(slot);
-      if (item === undefined) toast('Nothing that fits here has been loaded yet.');
+      if (item === undefined) toast('No plugin that fits this slot has been loaded yet.');
       else void load(slot.id, { items: [item], way: 'recent', ...DIRECT });
     },
     bypass: (slot) => void changes.make({ kind: 'bypass', slotId: slot.id, bypass: slot.bypass !== true }),

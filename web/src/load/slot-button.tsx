@@ -97,6 +97,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         type="button"
         id={slot.id}
         data-slot={slot.kind}
+        data-empty={isEmpty || undefined}
         className={clsx(styles.slot, isEmpty && styles.empty, isBypassed && styles.bypassed, isAimed && styles.aimed)}
         aria-label={`${place}: ${words}`}
         title={words}

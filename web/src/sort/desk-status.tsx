@@ -35,7 +35,7 @@ export function DeskStatus({
   return (
     <StatusLine>
       <span>
-        <b>{chosen}</b> selected{isElsewhere && ' outside of the list'}
+        <b>{chosen}</b> selected{isElsewhere && ', not in this list'}
         {only !== null && only.length > LONG && (
           <span className={styles.oneSelected}>
             : <bdi>{only}</bdi>

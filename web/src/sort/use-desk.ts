@@ -9,7 +9,7 @@ import { useRuled } from '../arrangement/rules/use-ruled';
 import type { WindowState } from '../arrangement/window-state';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { asksFor, useSearch } from '../catalogue/use-search';
-import { focusWhenThere } from '../lib/focus';
+import { focusWhenThere, useFocusOnArrival } from '../lib/focus';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
 import { useSteadyList } from '../lib/use-steady';
@@ -105,6 +105,8 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     // Once, when the chest has come.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [hasChest, afterFirstChest]);
+
+  useFocusOnArrival('[data-list]');
 
   const focusList = (): void => left.current?.querySelector<HTMLElement>('[data-list]')?.focus();
   const showAbout = (id: ItemId | null): void => {

@@ -127,7 +127,7 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
       <span className="grow" />
       {chest !== null && (
         <span className="quiet progress-words">
-          {isAnswered ? `${String(filed)} of ${String(filed + toFile)} filed` : 'asking the rules …'}
+          {isAnswered ? `${String(filed)} of ${String(filed + toFile)} filed` : 'counting …'}
           {isAnswered && toFile > 0 && (
             <>
               {' · '}

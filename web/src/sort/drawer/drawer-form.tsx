@@ -42,7 +42,7 @@ export function DrawerForm(props: Props) {
   const id = useId();
   const isRuled = typed.trim() !== '';
   const read = isRuled ? typedRule(typed, drawers) : null;
-  const hint = isRuled ? ruleHint(typed, drawers) : null;
+  const hint = read?.ok === true ? ruleHint(typed, drawers) : null;
   const empty = name.trim() === '';
   const submit = (): void => {
     setTried(true);

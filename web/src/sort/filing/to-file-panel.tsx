@@ -142,7 +142,7 @@ export function ToFilePanel(props: Props) {
           <WaitingPlugin plugin={plugin} about={props.about} />
           {proposals.length === 0 ? (
             <p>
-              No drawer suggests itself.{' '}
+              No drawer fits it yet.{' '}
               {newName !== null && (
                 <Button size="sm" variant="outline-primary" onClick={() => props.fileIntoNew([plugin.id], newName)}>
                   New drawer {newName}

@@ -37,7 +37,7 @@ interface Props {
 /** The rule of an open drawer, in two ways that show the same: a sentence of parts, and text. */
 export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }: Props) {
   const id = useId();
-  const hint = draft.isOpen ? ruleHint(draft.typed, drawers) : null;
+  const hint = draft.isOpen && draft.problem === null ? ruleHint(draft.typed, drawers) : null;
   const handlers: KeyHandlers<'rule'> = {
     save: draft.save,
     propose: hint === null ? null : () => draft.type(hint.rule),
@@ -47,9 +47,7 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
   return (
     <section className={styles.editor} aria-label={`The rule of ${drawer.name}`}>
       {draft.problem !== null && draft.condition !== null && (
-        <p className="quiet" role="status">
-          Below is the last rule that could be read.
-        </p>
+        <p className="quiet">Below is the last rule that could be read.</p>
       )}
       {draft.condition !== null && (
         <RuleSentence

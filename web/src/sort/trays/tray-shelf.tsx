@@ -17,6 +17,7 @@ import { KeyHint } from '../../keys/key-hint';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf } from '../../parts/menu-act';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
+import { counted } from '../../lib/counted';
 import { PlainButton } from '../../parts/plain-button';
 import frontStyles from '../../parts/front.module.css';
 import traysStyles from './trays.module.css';
@@ -144,7 +145,11 @@ function TrayFront({
         type="button"
         className={traysStyles.trayCard}
         aria-expanded={isOpen}
-        aria-label={`Tray ${String(tray)}, ${name}, ${String(entries.length)} ${entries.length === 1 ? 'plugin' : 'plugins'}`}
+        aria-label={[
+          `Tray ${String(tray)}`,
+          ...(name === `Tray ${String(tray)}` ? [] : [name]),
+          counted(entries.length, 'plugin'),
+        ].join(', ')}
         onClick={toggle}
         ref={card}
         onKeyDown={(event) => takeKey('tray', event, handlers)}
