@@ -100,7 +100,7 @@ function wordHint(typed: string, drawers: DrawerNames): RuleHint | null {
       return before + named + after;
     }),
   );
-  return found.length === 0 ? null : hint(typed, rule);
+  return found.length === 0 || rule === typed ? null : { words: `To find all of that: “${rule}”.`, rule };
 }
 
 function fieldFor(words: string, drawers: DrawerNames): string | null {

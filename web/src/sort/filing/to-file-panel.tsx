@@ -9,6 +9,7 @@ import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { EmptyNote } from '../../parts/empty-note';
+import { TypeGlyph } from '../../catalogue/type-glyph';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { KeyHint } from '../../keys/key-hint';
@@ -158,11 +159,36 @@ export function ToFilePanel(props: Props) {
               file={(id) => file([id])}
             />
           )}
+          <NextPlugins plugins={open.slice(index + 1).filter((one) => one !== undefined)} />
           <ToFileKeys
             take={proposals.length > 0 ? 'file there' : newName === null ? 'choose a drawer' : `new drawer ${newName}`}
           />
         </>
       )}
+    </section>
+  );
+}
+
+const MAX_NEXT = 8;
+
+/** What comes after the plugin that is shown. */
+function NextPlugins({ plugins }: { plugins: readonly ChosenItem[] }) {
+  if (plugins.length === 0) return null;
+  const more = plugins.length - MAX_NEXT;
+  return (
+    <section className={styles.next} aria-label="Next to file">
+      <h3>Next</h3>
+      <ol>
+        {plugins.slice(0, MAX_NEXT).map((plugin) => (
+          <li key={plugin.id} className="one-line">
+            <TypeGlyph types={plugin.types} role={plugin.role} /> <bdi>{plugin.name}</bdi>{' '}
+            <span className="quiet">
+              <bdi>{plugin.vendor ?? 'vendor not known'}</bdi>
+            </span>
+          </li>
+        ))}
+      </ol>
+      {more > 0 && <p className="quiet">and {more} more</p>}
     </section>
   );
 }
