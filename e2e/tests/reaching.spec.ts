@@ -339,3 +339,19 @@ test('a chain has a panel in Sort: its plugins, and how it is renamed and delete
   await undo(page, 2);
   await expect(page.getByRole('row', { name: /Marionette voice/ })).toBeVisible();
 });
+
+test('a tray and a drawer are found by their names, with what fits in them; drawers without anything found are gone', async ({
+  page,
+}) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('favourites');
+  await expect(dialog(page).getByText('tray Favourites', { exact: true })).toBeVisible();
+  await expect(dialog(page).getByRole('option').first()).toBeVisible();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('delays');
+  const drawers = dialog(page).getByRole('group', { name: 'Drawers' });
+  await expect(drawers.getByRole('button', { name: /^Echoes, \d+ found/ })).toBeVisible();
+  await expect(drawers.getByRole('button', { name: /^Narration/ })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+});

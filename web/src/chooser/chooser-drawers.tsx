@@ -34,9 +34,10 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
       offer.drawers.filter(
         (drawer) =>
           drawer.id === open ||
+          offer.named.includes(drawer) ||
           (isFound === null ? drawer.plugins.length > 0 : drawer.plugins.some((plugin) => isFound(plugin.id))),
       ),
-    [offer.drawers, open, isFound],
+    [offer.drawers, offer.named, open, isFound],
   );
   const toggle = useEventCallback((id: string) => openDrawer(id === open ? null : id));
   const front = (drawer: OfferedDrawer, index: number, entries: number) => (
@@ -47,7 +48,12 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
       entries={entries}
       isOpen={drawer.id === open}
       toggle={toggle}
-      isFound={isFound}
+      // One that is called what was typed shows all that fits, where nothing in it has the name.
+      isFound={
+        offer.named.includes(drawer) && isFound !== null && !drawer.plugins.some((one) => isFound(one.id))
+          ? null
+          : isFound
+      }
     />
   );
   const onKeyDown = (event: KeyboardEvent): void => walk(event, chooser);

@@ -92,12 +92,22 @@ export function optionGroups(asked: Asked): OptionGroup[] {
         'found',
         offer.elsewhere,
       ),
+      ...(digit === null ? offer.named.map(namedGroup) : []),
       group('more of this type', 'kin', digit === null ? offer.kin : []),
     );
   }
   if (withAll) groups.push(group('does not fit, or is set aside', 'outside', offer.outside));
   return groups.filter((one) => one.options.length > 0);
 }
+
+/** A drawer or tray that is called what was typed, with what fits in it. */
+const namedGroup = ({ id, name, tray, plugins }: OfferedDrawer): OptionGroup => ({
+  heading: `${tray === null ? 'drawer' : 'tray'} ${name}`,
+  part: 'drawer',
+  options: plugins
+    .slice(0, MOST_LISTED)
+    .map((item) => ({ key: `named ${id} ${item.id}`, item, name: item.name, part: 'drawer', digit: null })),
+});
 
 /** An open drawer with its own names and dividers, or what of it was found. */
 function drawerGroups(

@@ -1,3 +1,4 @@
+import { wordsOf } from '@clever-drawer/core/text/words';
 import memoizeOne from 'memoize-one';
 import { useMemo } from 'react';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
@@ -48,6 +49,8 @@ export interface Offer {
   readonly outside: readonly ChosenItem[];
   /** How many fit. */
   readonly fitting: number;
+  /** Trays and drawers that are called what is typed, with what fits in them. */
+  readonly named: readonly OfferedDrawer[];
 }
 
 /** What is offered, and whether it is the answer to what is typed: while that is on its way, what is shown is for what was typed before. */
@@ -176,9 +179,13 @@ export function useOffer(
     if (!isTyped) return withAll ? others : NONE;
     return foundOthers === null ? NONE : inOrder(others, foundOthers);
   }, [isTyped, withAll, others, foundOthers]);
+  const named = useMemo(
+    () => (asks ? drawersNamed(typed, [...trays, ...drawers]).filter((one) => one.id !== open) : NO_DRAWERS),
+    [asks, typed, trays, drawers, open],
+  );
   const offer = useMemo(
-    () => ({ drawers, trays, first, steered, ...matched, isFound, outside, fitting: plugins.length }),
-    [drawers, trays, first, steered, matched, isFound, outside, plugins],
+    () => ({ drawers, trays, first, steered, ...matched, isFound, named, outside, fitting: plugins.length }),
+    [drawers, trays, first, steered, matched, isFound, named, outside, plugins],
   );
   return { offer, isSettled };
 }
@@ -221,6 +228,21 @@ function kinOf(found: readonly ChosenItem[], plugins: readonly ChosenItem[]): Ch
   if (kind === undefined || found.length > FEW) return [];
   const shown = new Set(found.map((plugin) => plugin.id));
   return plugins.filter((plugin) => plugin.types[0] === kind && !shown.has(plugin.id));
+}
+
+const NO_DRAWERS: readonly OfferedDrawer[] = [];
+const MAX_NAMED = 3;
+const SHORTEST_NAME = 3;
+
+/** The first trays and drawers whose own name has every typed word, or a word that begins with it. */
+function drawersNamed(typed: string, all: readonly OfferedDrawer[]): readonly OfferedDrawer[] {
+  const wanted = wordsOf(typed);
+  if (wanted.join('').length < SHORTEST_NAME) return NO_DRAWERS;
+  const isNamed = ({ name, plugins }: OfferedDrawer): boolean => {
+    const words = wordsOf(name.split(' › ').at(-1) ?? '');
+    return plugins.length > 0 && wanted.every((word) => words.some((one) => one.startsWith(word)));
+  };
+  return all.filter(isNamed).slice(0, MAX_NAMED);
 }
 
 /** The trays that hold something that fits; Favourites always. */
