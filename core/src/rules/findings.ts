@@ -61,8 +61,8 @@ export function findingsOf(book: RuleBook, condition: Condition, drawer: string 
 const isKnown = (facts: RuleFacts): boolean => facts.typeGrade !== 'unknown' && facts.types.length > 0;
 const mainType = (facts: RuleFacts | undefined): TypeId | undefined => facts?.types[0];
 
-/** The types that most of what is taken has, and those that the rule names. */
-function aboutTypes(facts: readonly RuleFacts[], taken: Bits, condition: Condition): ReadonlySet<TypeId> {
+/** How many of what is taken have each main type, and how many have a known one. */
+function countMainTypes(facts: readonly RuleFacts[], taken: Bits): { counts: Map<TypeId, number>; known: number } {
   const counts = new Map<TypeId, number>();
   let known = 0;
   for (const at of numbersIn(taken)) {
@@ -71,6 +71,12 @@ function aboutTypes(facts: readonly RuleFacts[], taken: Bits, condition: Conditi
     known++;
     counts.set(type, (counts.get(type) ?? 0) + 1);
   }
+  return { counts, known };
+}
+
+/** The types that most of what is taken has, and those that the rule names. */
+function aboutTypes(facts: readonly RuleFacts[], taken: Bits, condition: Condition): ReadonlySet<TypeId> {
+  const { counts, known } = countMainTypes(facts, taken);
   const about = new Set<TypeId>();
   for (const [type, count] of counts) if (count >= ABOUT.least && count >= known * ABOUT.share) about.add(type);
   for (const one of sentenceOf(condition).takes)
@@ -135,14 +141,7 @@ function missedBy(
 ): TypeFinding[] {
   const asked = named(sentence.takes, 'type');
   const byWords = typesNamedBy(sentence.takes);
-  const counts = new Map<TypeId, number>();
-  let known = 0;
-  for (const at of numbersIn(taken)) {
-    const type = mainType(facts[at]);
-    if (type === undefined) continue;
-    known++;
-    counts.set(type, (counts.get(type) ?? 0) + 1);
-  }
+  const { counts, known } = countMainTypes(facts, taken);
   /** How many of a type may be missed at most; 0 when the rule is not about it. */
   const mostMissed = (type: TypeId, count: number): number => {
     if (byWords.label.has(type)) return Infinity;

@@ -56,7 +56,7 @@ function outsideQuotes(typed: string, change: (text: string) => string): string 
 const hint = (typed: string, rule: string): RuleHint | null =>
   rule === typed ? null : { words: `Did you mean “${rule}”?`, rule };
 
-/** "loads>10", "vendor = calf": a colon stands behind a field. */
+/** "loads>10", "vendor = quill": a colon stands behind a field. */
 const comparedHint = (typed: string): RuleHint | null =>
   hint(
     typed,

@@ -3,27 +3,16 @@ import { COSTS, INITIALS, MORE_WORD, PLACE_BITS, PLACE_COSTS, PLACES, TOGETHER, 
 import { JoinedNames } from './joined-names.js';
 import { withDigits, wordsForDigits } from './number-words.js';
 import { Postings } from './postings.js';
+import { rankItems } from './rank-items.js';
+import type { SearchText } from './search-text.js';
 import type { Candidate, Tier } from './vocabulary.js';
 import { Vocabulary } from './vocabulary.js';
 import { WordPieces } from './word-pieces.js';
-
-/** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
-export interface SearchText {
-  readonly names: readonly string[];
-  /** Vendor, type, tags. */
-  readonly more: readonly string[];
-  readonly vendor?: string | null;
-  /** Other words for what stands in names and types: they are met whole only, as long as anything else is found. */
-  readonly aliases?: readonly string[];
-  /** Words of the file and the description: they count where little else is found. */
-  readonly far?: readonly string[];
-}
 
 /** Below this many results, less certain ways of reading what was typed are tried too. */
 const FEW = 5;
 
 const NOT_MET = 255;
-const SCORES = 4096;
 /** What all that was typed costs as one piece of a joined name. Across a border of words it is weaker than a type, a plural or a slip. */
 const JOINED_SCORES = { whole: 0, words: 1, 'first word': 1, crossing: 15, inside: 24 };
 const PLACE_MASK = (1 << PLACE_BITS) - 1;
@@ -61,12 +50,12 @@ export class SearchIndex {
   private readonly names = new JoinedNames();
   private readonly allInitials = new JoinedNames();
   private readonly pieces = new WordPieces();
-  private readonly lengths: Uint8Array;
+  readonly lengths: Uint8Array;
   private readonly cost: Uint8Array;
-  private readonly total: Uint16Array;
-  private readonly met: Uint8Array;
+  readonly total: Uint16Array;
+  readonly met: Uint8Array;
   /** How many typed words are whole words of the name. */
-  private readonly whole: Uint8Array;
+  readonly whole: Uint8Array;
 
   constructor(texts: readonly SearchText[]) {
     const [moreWords, otherWords] = [new Map<string, readonly number[]>(), new Map<string, readonly number[]>()];
@@ -135,13 +124,13 @@ export class SearchIndex {
     }));
     let count = this.meet(read);
     if (count < FEW) count = this.widened(read, 'inside', (word) => this.words.holding(word));
-    if (sure) return { found: this.ranked(wanted.length, wanted.length), isMet: count > 0 };
+    if (sure) return { found: rankItems(this, wanted.length, wanted.length), isMet: count > 0 };
     // What was typed right is not mixed with what might have been meant: less certain readings are tried when nothing else fits.
     if (count === 0) count = this.widened(read, 'parts', () => []);
     if (count === 0) count = this.widened(read, 'parts', (word) => this.words.near(word));
     if (count === 0)
       count = this.widened(read, 'parts', (word) => [...this.words.nearer(word), ...this.words.far(word)]);
-    return { found: this.ranked(count > 0 ? wanted.length : this.mostMet(), wanted.length), isMet: count > 0 };
+    return { found: rankItems(this, count > 0 ? wanted.length : this.mostMet(), wanted.length), isMet: count > 0 };
   }
 
   /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
@@ -308,36 +297,6 @@ export class SearchIndex {
     if (alsoInside && joinedTyped.length >= SHORTEST_JOINED)
       this.names.holding(joinedTyped, (item) => score(item, JOINED_SCORES.inside));
     this.names.begunBy(wanted, (item, match) => score(item, JOINED_SCORES[match]));
-  }
-
-  /** Items that enough words fit, by their cost; of equal ones shorter names first, then the given order. */
-  private ranked(enough: number, all: number): Uint32Array {
-    const { met, total, lengths, whole } = this;
-    const counts = new Uint32Array(SCORES + 1);
-    const scoreOf = (item: number): number => {
-      const missing = all - (met[item] ?? 0);
-      const length = lengths[item] ?? 0;
-      // The very name, maybe with its vendor: "lsp compressor" is the Compressor and not one of its variants.
-      if (missing === 0 && length > 0 && (whole[item] ?? 0) >= length) return Math.min(3, total[item] ?? 0);
-      return Math.min(SCORES - 1, missing * 1024 + 4 + Math.min(250, total[item] ?? 0) * 4 + Math.min(3, length >> 1));
-    };
-    let count = 0;
-    for (let item = 0; item < met.length; item++) {
-      if ((met[item] ?? 0) < enough) continue;
-      count++;
-      const slot = scoreOf(item) + 1;
-      counts[slot] = (counts[slot] ?? 0) + 1;
-    }
-    for (let score = 1; score <= SCORES; score++) counts[score] = (counts[score] ?? 0) + (counts[score - 1] ?? 0);
-    const result = new Uint32Array(count);
-    for (let item = 0; item < met.length; item++) {
-      if ((met[item] ?? 0) < enough) continue;
-      const score = scoreOf(item);
-      const at = counts[score] ?? 0;
-      result[at] = item;
-      counts[score] = at + 1;
-    }
-    return result;
   }
 }
 

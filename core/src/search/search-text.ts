@@ -1,7 +1,18 @@
 import { nameSynonyms, typeSynonyms } from '../catalogue/type-synonyms.js';
 import { TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
 import { wordsOf } from '../text/words.js';
-import type { SearchText } from './search-index.js';
+
+/** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
+export interface SearchText {
+  readonly names: readonly string[];
+  /** Vendor, type, tags. */
+  readonly more: readonly string[];
+  readonly vendor?: string | null;
+  /** Other words for what stands in names and types: they are met whole only, as long as anything else is found. */
+  readonly aliases?: readonly string[];
+  /** Words of the file and the description: they count where little else is found. */
+  readonly far?: readonly string[];
+}
 
 /** What is known of a plugin by which it can be found. */
 export interface SearchablePlugin {

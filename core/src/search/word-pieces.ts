@@ -1,7 +1,7 @@
 /** Words that begin alike can be cut in a great many ways: so many are tried for an item. */
 const MAX_TRIES = 300;
 
-/** The words of vendor and name of each item in order, for what is typed as beginnings of them written together: "calfrev", "mgphaser", "copla". */
+/** The words of vendor and name of each item in order, for what is typed as beginnings of them written together: "quillrev", "mgphaser", "copla". */
 export class WordPieces {
   private readonly starts: number[] = [0];
   private readonly words: string[] = [];

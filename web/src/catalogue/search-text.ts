@@ -1,6 +1,5 @@
 import type { PresetOf } from '@clever-drawer/core/chests/item';
-import type { SearchText } from '@clever-drawer/core/search/search-index';
-import { searchTextOfPlugin } from '@clever-drawer/core/search/search-text';
+import { searchTextOfPlugin, type SearchText } from '@clever-drawer/core/search/search-text';
 import type { ChosenItem } from './chosen-catalogue';
 
 /** By what an item is found, in every place. `description`: of the plugin, where it was fetched. */

@@ -1,5 +1,6 @@
 /** What finds plugins for the lists of the page: an index for each shelf. Runs in a worker of its own; in the page where none can be started. */
-import { SearchIndex, type SearchText } from '@clever-drawer/core/search/search-index';
+import { SearchIndex } from '@clever-drawer/core/search/search-index';
+import type { SearchText } from '@clever-drawer/core/search/search-text';
 
 /** Whose plugins are searched: the catalogue's, those that fit into a slot and those that do not, those of an open drawer. Each is an index of its own, since how far a search reaches depends on what it finds. */
 export type Shelf = 'catalogue' | 'slot' | 'drawer' | 'others';
