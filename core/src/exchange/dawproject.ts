@@ -33,7 +33,7 @@ const CHANNEL_ROLES: Readonly<Record<LaneKind, string>> = {
   master: 'master',
 };
 
-/** What is written, and what the format has no room for: plugins of which no build is in one of its four formats. */
+/** What is written, and the plugins that could not be, each once: those without a build in one of its four formats whose identifier is known. */
 export interface WrittenProject {
   readonly bytes: Uint8Array;
   readonly leftOut: readonly string[];
@@ -44,7 +44,7 @@ const MOST = { bytes: 64 * 1024 * 1024, xml: 16 * 1024 * 1024, lanes: 64, device
 /** Writes a session as a DAWproject. Presets have no state to write: their names are written as the device's. */
 export function dawprojectOf(session: SessionDocument, program: string, version: string): WrittenProject {
   const plugins = new Map(session.plugins.map((plugin) => [plugin.id, plugin]));
-  const leftOut: string[] = [];
+  const leftOut = new Map<PluginId, string>();
   const document = new DOMImplementation().createDocument(null, 'Project');
   const project = document.documentElement as Element;
   project.setAttribute('version', '1.0');
@@ -70,7 +70,7 @@ export function dawprojectOf(session: SessionDocument, program: string, version:
       if (plugin === undefined) continue;
       const build = plugin.builds.find((one) => one.format in DEVICE_ELEMENTS && one.identifier !== null);
       if (build === undefined) {
-        leftOut.push(plugin.name);
+        leftOut.set(plugin.id, plugin.name);
         continue;
       }
       const device = add(devices, DEVICE_ELEMENTS[build.format as DeviceFormat], {
@@ -96,7 +96,7 @@ export function dawprojectOf(session: SessionDocument, program: string, version:
     { 'project.xml': strToU8(asText(document)), 'metadata.xml': strToU8(asText(metadata)) },
     { mtime, level: 6 },
   );
-  return { bytes, leftOut };
+  return { bytes, leftOut: [...leftOut.values()] };
 }
 
 const asText = (document: Document): string =>

@@ -1,3 +1,4 @@
+import { NAME_LENGTH } from '../chests/rows/row-kind.js';
 import { bankAndName, presetKey } from '../catalogue/plugin-presets.js';
 import type { Arrangement } from '../chests/arrangement.js';
 import { slotsIn } from '../chests/chains.js';
@@ -93,16 +94,20 @@ export function planBringSession(
   const known = new Set(document.plugins.map((reference) => reference.id));
   const sessionId = asId<SessionId>(newId());
   const [order = ''] = keysBefore([...state.session.values()], null, 1);
-  const session: Session = { id: sessionId, name: document.name, order, template: false };
+  const name = freeName(
+    document.name,
+    [...state.session.values()].map((one) => one.name),
+  );
+  const session: Session = { id: sessionId, name, order, template: false };
   const laneOrders = keysBefore([], null, document.lanes.length);
   const edits: Edit[] = [{ of: 'session', id: sessionId, before: null, after: session }];
-  document.lanes.forEach(({ name, kind, width, slots }, at) => {
+  document.lanes.forEach(({ name: laneName, kind, width, slots }, at) => {
     const id = asId<LaneId>(`${sessionId}.${String(at + 1)}`);
     edits.push({
       of: 'lane',
       id,
       before: null,
-      after: { id, sessionId, kind, name, order: laneOrders[at] ?? '', width },
+      after: { id, sessionId, kind, name: laneName, order: laneOrders[at] ?? '', width },
     });
     const orders = keysBefore([], null, slots.length);
     slots.forEach((slot, index) => {
@@ -116,7 +121,16 @@ export function planBringSession(
     });
   });
   const missing = document.plugins.filter((reference) => !matches.has(reference.id));
-  return { sessionId, change: { label: `import the session ${document.name}`, edits }, missing };
+  return { sessionId, change: { label: `import the session ${name}`, edits }, missing };
+}
+
+/** The name, with a number behind it where it is taken: "Scene 3 (2)". */
+function freeName(name: string, taken: readonly string[]): string {
+  for (let number = 1; ; number++) {
+    const suffix = number === 1 ? '' : ` (${String(number)})`;
+    const free = name.slice(0, NAME_LENGTH - suffix.length) + suffix;
+    if (!taken.includes(free)) return free;
+  }
 }
 
 const nameKey = ({ name, vendor }: { readonly name: string; readonly vendor: string | null }): string =>

@@ -74,7 +74,7 @@ async function download(address: string): Promise<void> {
   const leftOut = Number(response.headers.get('x-left-out') ?? 0);
   if (leftOut > 0)
     toast.warning(
-      `${counted(leftOut, 'plugin')} ${leftOut === 1 ? 'has' : 'have'} no VST2, VST3, CLAP or AU build, which is all that a DAWproject knows, and ${leftOut === 1 ? 'was' : 'were'} left out.`,
+      `${counted(leftOut, 'plugin')} ${leftOut === 1 ? 'was' : 'were'} left out: a DAWproject names plugins by the identifier of a VST2, VST3, CLAP or AU build, and none is known of ${leftOut === 1 ? 'it' : 'them'}.`,
       { duration: 12_000 },
     );
 }
