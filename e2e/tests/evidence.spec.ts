@@ -42,7 +42,7 @@ test('plugins are asked; one that crashes is a problem, is not asked again, and 
   buildToy('crashing.so', 'LADSPA CRASHES');
   await addFolder(page);
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
-  await expect(page.getByText('The plugin crashed while it was asked about itself')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('The plugin crashed while its details were read')).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'What happened to each' }).click();
   await expect(page.locator('.story').getByText('Lantern', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
@@ -63,7 +63,7 @@ test('the detail panel shows what a plugin is, how sure that is, and where each 
   await expect(panel.getByText('the CLAP build declares “synthesizer”')).toBeVisible();
   await expect(panel.getByText('instrument, declared by its maker')).toBeVisible();
   await expect(panel.getByText('A synth of paper lanterns. from the plugin itself, asked')).toBeVisible();
-  await expect(panel.getByText('It was asked about itself.')).toBeVisible();
+  await expect(panel.getByText('The plugin was loaded and told it.')).toBeVisible();
   await accessible(page);
 });
 
@@ -202,13 +202,13 @@ test('earlier scans open to what they found; folder switches are kept', async ({
   await history.getByRole('button').first().click();
   await expect(history.getByRole('heading', { name: /Arrived/ })).toBeVisible();
   await expect(history.getByText(/and \d+ more/).first()).toBeVisible();
-  await lv2.getByLabel('ask plugins about themselves').click();
-  await expect(lv2.getByLabel('ask plugins about themselves')).not.toBeChecked();
+  await lv2.getByLabel('load plugins to read their details').click();
+  await expect(lv2.getByLabel('load plugins to read their details')).not.toBeChecked();
   await page.reload();
   await expect(
-    page.locator('[class*="intake-module__folders"] li').last().getByLabel('ask plugins about themselves'),
+    page.locator('[class*="intake-module__folders"] li').last().getByLabel('load plugins to read their details'),
   ).not.toBeChecked();
-  await page.locator('[class*="intake-module__folders"] li').last().getByLabel('ask plugins about themselves').click();
+  await page.locator('[class*="intake-module__folders"] li').last().getByLabel('load plugins to read their details').click();
 });
 
 test('a plugin that arrives in a watched folder is announced, and only it is scanned', async ({ page }) => {

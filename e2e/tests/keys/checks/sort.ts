@@ -91,7 +91,7 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await page.keyboard.press('Enter');
       await expect(foot(page)).toContainText(/Undo: set .+ aside/);
       await press();
-      await expect(foot(page)).toContainText(/Undo: bring .+ back/);
+      await expect(foot(page)).toContainText(/Undo: bring back .+/);
       await saved(page);
       await undo(page);
       await undo(page);
