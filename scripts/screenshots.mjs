@@ -92,7 +92,7 @@ async function takeAll(url) {
   const rule = await open('sort');
   await rule.getByRole('button', { name: /^Echoes,/ }).click();
   await rule.locator('[data-rule-text]').fill('(echo OR delay OR type:looper) AND NOT vendor:Copperhat');
-  await rule.getByRole('button', { name: /^may be missed/ }).waitFor();
+  await rule.getByRole('button', { name: /^may be missing/ }).waitFor();
   await take(rule, 'rule');
   const newChest = await open('sort');
   await newChest.getByRole('button', { name: 'New chest' }).click();

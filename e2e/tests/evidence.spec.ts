@@ -208,7 +208,11 @@ test('earlier scans open to what they found; folder switches are kept', async ({
   await expect(
     page.locator('[class*="intake-module__folders"] li').last().getByLabel('load plugins to read their details'),
   ).not.toBeChecked();
-  await page.locator('[class*="intake-module__folders"] li').last().getByLabel('load plugins to read their details').click();
+  await page
+    .locator('[class*="intake-module__folders"] li')
+    .last()
+    .getByLabel('load plugins to read their details')
+    .click();
 });
 
 test('a plugin that arrives in a watched folder is announced, and only it is scanned', async ({ page }) => {
