@@ -50,7 +50,7 @@ test('what scans left out is counted and listed, and a folder of links tells whi
 }) => {
   await page.goto(await placeOf('intake'));
   const leftOut = page.getByRole('region', { name: 'Left out' });
-  await leftOut.getByRole('button', { name: '3 doubles by links' }).click();
+  await leftOut.getByRole('button', { name: '3 duplicates through links' }).click();
   await expect(leftOut.getByText(/For the band\/.*\.vst3 leads to /).first()).toBeVisible();
   await leftOut.getByRole('button', { name: '1 library for another system' }).click();
   await expect(leftOut.getByText(/drawing-helpers\.dylib/)).toBeVisible();
