@@ -86,3 +86,9 @@ const WORDS_BY_DIGITS: ReadonlyMap<string, readonly string[]> = new Map(
 
 /** The words that digits may be written as: "3" as "three" and "triple". */
 export const wordsForDigits = (digits: string): readonly string[] => WORDS_BY_DIGITS.get(digits) ?? [];
+
+/** Whether a word begins with a digit. */
+export function startsWithDigit(word: string): boolean {
+  const code = word.charCodeAt(0);
+  return code >= 48 && code <= 57;
+}

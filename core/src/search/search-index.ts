@@ -1,7 +1,7 @@
 import { fold, foldedChunks, foldedWords, joined, wordsOf } from '../text/words.js';
 import { COSTS, INITIALS, MORE_WORD, PLACE_BITS, PLACE_COSTS, PLACES, TOGETHER, WHOLE_NAME_WORD } from './costs.js';
 import { JoinedNames } from './joined-names.js';
-import { withDigits, wordsForDigits } from './number-words.js';
+import { startsWithDigit, withDigits, wordsForDigits } from './number-words.js';
 import { Postings } from './postings.js';
 import { rankItems } from './rank-items.js';
 import type { SearchText } from './search-text.js';
@@ -298,9 +298,4 @@ export class SearchIndex {
       this.names.holding(joinedTyped, (item) => score(item, JOINED_SCORES.inside));
     this.names.begunBy(wanted, (item, match) => score(item, JOINED_SCORES[match]));
   }
-}
-
-function startsWithDigit(word: string): boolean {
-  const code = word.charCodeAt(0);
-  return code >= 48 && code <= 57;
 }

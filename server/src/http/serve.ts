@@ -36,6 +36,7 @@ export type Handler<Key extends EndpointKey> = (call: Call<Key>) => Promise<Answ
 /** A handler for each of some endpoints. */
 export type Handlers<Keys extends EndpointKey> = { readonly [Key in Keys]: Handler<Key> };
 
+const MAX_WINDOW_NAME = 200;
 const LARGEST_JSON = '32mb';
 const LARGEST_BYTES = '8mb';
 /** Bytes of a request from which on it is read and checked apart. */
@@ -97,7 +98,7 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
       path: request.params as PathOf<Key>,
       query: (query === undefined ? undefined : checked(query, request.query)) as QueryOf<Key>,
       body: body as RequestOf<Key>,
-      window: request.get('x-window') ?? null,
+      window: request.get('x-window')?.slice(0, MAX_WINDOW_NAME) ?? null,
       gone,
       request,
       response,

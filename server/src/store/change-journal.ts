@@ -194,8 +194,8 @@ export async function findRepeated(
   return saved(db, computerId, number, { number, act: 'made', label, edits: await editsOf(entry) });
 }
 
-/** The most bytes of edits that one answer about the journal holds, as the database counts them; a larger step is answered alone. */
-const MAX_EDIT_BYTES = 4 * 1024 * 1024;
+/** The most bytes of edits that one answer about the journal holds, as the database stores them (packed); a larger step is answered alone. */
+const MAX_EDIT_BYTES = 1024 * 1024;
 
 type JournalRow = Pick<ChangeRow, 'label' | 'madeAt' | 'undone' | 'edits' | 'form'> & {
   readonly number: number;
@@ -212,7 +212,7 @@ export async function listJournal(
   { before, limit, withEdits }: { before: number | null; limit: number; withEdits: boolean },
 ): Promise<JournalView> {
   const page = await db.query<{ number: number; bytes: number }[]>(
-    `SELECT seq AS number, octet_length(edits::text) AS bytes FROM change
+    `SELECT seq AS number, pg_column_size(edits) AS bytes FROM change
      WHERE $1::int IS NULL OR seq < $1 ORDER BY seq DESC LIMIT $2`,
     [before, limit + 1],
   );
