@@ -179,6 +179,9 @@ test('rules that would go in a circle are refused, and the circle is named; what
   await text(page, 'One').fill('drawer:Two');
   await text(page, 'One').press('Enter');
   await expect(page.getByText('in a circle: One → Two → One')).toBeVisible();
+  // What was refused stays to be put right.
+  await expect(text(page, 'One')).toHaveValue('drawer:Two');
+  await text(page, 'One').press('Escape');
   await expect(text(page, 'One')).toHaveValue('plate');
   await label(page, 'One').press('Delete');
   await expect(page.getByRole('dialog')).toContainText('The rule of Two looks at it');

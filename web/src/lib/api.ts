@@ -78,7 +78,7 @@ export function addressOf<Key extends EndpointKey>(key: Key, asked: Omit<Asked<K
 
 function errorOf(status: number, text: string): ApiError {
   try {
-    const { detail, errors, type } = JSON.parse(text) as ProblemDetails;
+    const { detail, errors, type = '' } = JSON.parse(text) as Omit<ProblemDetails, 'type'> & { readonly type?: string };
     return new ApiError(status, detail, errors, type.split(':').pop());
   } catch {
     return new ApiError(status, `The server answered with status ${String(status)}. Reload the page.`);

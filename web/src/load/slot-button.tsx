@@ -168,7 +168,7 @@ const SLOT_MENU = [
 ] as const;
 
 /** Capitals go to the places of the application: Shift with a letter. */
-const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{Lu}$/u.test(key);
+const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{L}$/u.test(key);
 
 function drop(event: DragEvent, slot: Slot, actions: SlotActions): void {
   const carried = carriedBy(event);

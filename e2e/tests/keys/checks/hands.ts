@@ -64,7 +64,7 @@ export const onLines =
     await onLine(page);
     await press();
     await expect.poll(() => at(page, LINES)).toBe(to);
-    await expect(foot(page)).toContainText(new RegExp(`^${selected} selected outside`));
+    await expect(foot(page)).toContainText(new RegExp(`^${selected} selected, not in this list`));
   };
 
 /** A key that changes the order of something: the names before, pressed, the names after, and taken back. */

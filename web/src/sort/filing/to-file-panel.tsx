@@ -176,7 +176,7 @@ function NextPlugins({ plugins }: { plugins: readonly ChosenItem[] }) {
   if (plugins.length === 0) return null;
   const more = plugins.length - MAX_NEXT;
   return (
-    <section className={styles.next} aria-label="Next to file">
+    <section className={styles.next} aria-label="Next">
       <h3>Next</h3>
       <ol>
         {plugins.slice(0, MAX_NEXT).map((plugin) => (
