@@ -69,7 +69,7 @@ test('setting aside proposes the reason, names in boxes are selected, and a nick
   await expect(row(page, 'Lamplight Choir Demo')).toBeVisible();
   await row(page, 'Lamplight Choir Demo').click();
   await page.keyboard.press('a');
-  await expect(dialog(page).getByLabel('Reason')).toHaveValue('demo');
+  await expect(dialog(page).getByRole('radio', { name: 'demo', exact: true })).toBeChecked();
   await page.keyboard.press('Escape');
   await expect(dialog(page)).toHaveCount(0);
   await page.locator('#find').fill('');
