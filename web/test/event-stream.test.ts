@@ -1,7 +1,9 @@
 /** One event stream for all windows of a browser: opened again when it breaks, shared, and closed with the last window. HTML, "Server-sent events". */
 import type { WindowEvent } from '@clever-drawer/contract/responses';
+import { connectEvents } from '../src/arrangement/events/connect';
 import { openEventStream, type EventSourceLike, type StreamListener } from '../src/arrangement/events/event-stream';
 import { StreamHub, type HubMessage } from '../src/arrangement/events/stream-hub';
+import { COMPUTER } from './support';
 
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
@@ -114,4 +116,23 @@ describe('the hub of all windows', () => {
     hub.handle(first, { follow: '/two' });
     expect([hub.size, opened[0]?.isClosed]).toEqual([1, true]);
   });
+});
+
+it('where a shared worker is forbidden, the window asks how far things are instead', async () => {
+  const [realFetch, realWorker] = [globalThis.fetch, globalThis.SharedWorker];
+  globalThis.SharedWorker = function forbidden(): never {
+    throw new Error('forbidden');
+  } as unknown as typeof SharedWorker;
+  globalThis.fetch = () =>
+    Promise.resolve(Response.json({ epoch: 'e', arrangementRevision: 4, catalogueRevision: 1, lastLoad: '0' }));
+  try {
+    const data: string[] = [];
+    const connection = connectEvents(COMPUTER, { onData: (text) => data.push(text), onState: () => undefined });
+    while (data.length === 0) await pause(5);
+    connection.close();
+    expect(JSON.parse(data[0] ?? '')).toMatchObject({ kind: 'now', arrangementRevision: 4 });
+  } finally {
+    globalThis.fetch = realFetch;
+    globalThis.SharedWorker = realWorker;
+  }
 });

@@ -36,11 +36,17 @@ export function pollRevisions(computer: ComputerId, { onData, onState }: StreamL
 /** Follows a computer's events by the stream that all windows share; by polling where that can't be. */
 export function connectEvents(computer: ComputerId, listener: StreamListener): Connection {
   if (typeof SharedWorker === 'undefined') return pollRevisions(computer, listener);
+  let worker: SharedWorker;
+  try {
+    worker = new SharedWorker(new URL('./stream-hub.worker.ts', import.meta.url), {
+      type: 'module',
+      name: 'clever-drawer events',
+    });
+  } catch {
+    // A browser that has them may still forbid them.
+    return pollRevisions(computer, listener);
+  }
   let fallback: Connection | null = null;
-  const worker = new SharedWorker(new URL('./stream-hub.worker.ts', import.meta.url), {
-    type: 'module',
-    name: 'clever-drawer events',
-  });
   const { port } = worker;
   worker.onerror = () => {
     fallback ??= pollRevisions(computer, listener);
@@ -61,6 +67,7 @@ export function connectEvents(computer: ComputerId, listener: StreamListener): C
   follow();
   return {
     close: () => {
+      worker.onerror = null;
       removeEventListener('pagehide', leave);
       removeEventListener('pageshow', onShow);
       leave();
