@@ -28,6 +28,7 @@ const plugin = fc.record({
   contradictions: fc.array(text, { maxLength: 2 }),
   found: fc.boolean(),
   arrivedAt: text,
+  arrivedWithFolder: fc.boolean(),
   loads: fc.nat(),
   lastLoad: fc.constantFrom(null, '2026-11-20T10:00:00.000Z'),
   calledToo: fc.array(text, { maxLength: 2 }),

@@ -20,16 +20,23 @@ afterAll(async () => {
   await rm(folder, { recursive: true, force: true });
 });
 
-/** A database in the form that it had before the migration of this name, filled by SQL, then brought up to date. */
+let databases = 0;
+
+/** A new database in the form that it had before the migration of this name, filled by SQL, then brought up to date. */
 async function broughtUpFrom(before: string, sql: readonly string[]): Promise<DataSource> {
   const at = MIGRATIONS.findIndex((migration) => migration.name.startsWith(before));
   expect(at).toBeGreaterThan(0);
-  const old = new DataSource({ type: 'postgres', url: cluster.url, migrations: MIGRATIONS.slice(0, at) });
+  const url = new URL(cluster.url);
+  const admin = await new DataSource({ type: 'postgres', url: url.href }).initialize();
+  url.pathname = `/form_${String((databases += 1))}`;
+  await admin.query(`CREATE DATABASE ${url.pathname.slice(1)}`);
+  await admin.destroy();
+  const old = new DataSource({ type: 'postgres', url: url.href, migrations: MIGRATIONS.slice(0, at) });
   await old.initialize();
   await old.runMigrations({ transaction: 'each' });
   for (const statement of sql) await old.query(statement);
   await old.destroy();
-  return openDatabase(cluster.url);
+  return openDatabase(url.href);
 }
 
 it('presets that were kept by name have keys from the last scan, and places with presets are read anew', async () => {
@@ -84,5 +91,29 @@ it('presets that were kept by name have keys from the last scan, and places with
       { key: 'urn:o#1', bank: null },
     ],
   });
+  await source.destroy();
+});
+
+it('builds that were found by the first scan of their folder are known by their time of arrival', async () => {
+  const [room, wagon] = ['11111111-1111-4111-8111-111111111111', '22222222-2222-4222-8222-222222222222'];
+  const build = (computer: string, path: string, arrivedAt: string): string =>
+    `INSERT INTO build (id, "computerId", "pluginId", found, facts, "arrivedAt")
+     VALUES (gen_random_uuid(), '${computer}', 'p', true, '{"path": "${path}"}', '${arrivedAt}')`;
+  const source = await broughtUpFrom('ArrivedWithFolder', [
+    `INSERT INTO computer (id, name, system) VALUES ('${room}', 'Music room', 'linux'), ('${wagon}', 'Wagon', 'linux')`,
+    `INSERT INTO folder (id, "computerId", path) VALUES (gen_random_uuid(), '${room}', '/one'), (gen_random_uuid(), '${room}', '/two')`,
+    `INSERT INTO plugin (id, name, types) VALUES ('p', 'Plate', '[]')`,
+    build(room, '/one/a.lv2', '2026-10-01'),
+    build(room, '/one/b.lv2', '2026-10-03'),
+    build(room, '/two/c.lv2', '2026-10-04'),
+    build(room, '/two/d.lv2', '2026-10-05'),
+    build(room, '/two-more/e.lv2', '2026-10-06'),
+    build(wagon, '/one/f.lv2', '2026-11-01'),
+    build(wagon, '/one/g.lv2', '2026-11-02'),
+  ]);
+  const rows = await source.query<{ path: string }[]>(
+    `SELECT facts->>'path' AS path FROM build WHERE "arrivedWithFolder" ORDER BY 1`,
+  );
+  expect(rows.map(({ path }) => path)).toEqual(['/one/a.lv2', '/one/f.lv2', '/two/c.lv2']);
   await source.destroy();
 });

@@ -109,6 +109,16 @@ it('a report adds its computer; the same again changes nothing; what is gone fro
   expect((await bringIn({ ...less, plugins: [], folders: ['/elsewhere'] }, computerId)).body.outcome.vanished).toBe(0);
   expect((await bringIn(report, computerId)).body.outcome.returned).toBe(1);
   expect((await catalogue()).plugins.map((plugin) => plugin.id)).toEqual(before.plugins.map((plugin) => plugin.id));
+  // What its folders are first reported with is not new; what a later report adds is.
+  await put('Late Lantern');
+  await bringIn(await reportOf(), computerId);
+  const isOld = (await catalogue()).plugins.map((plugin) => [plugin.name, plugin.arrivedWithFolder]);
+  expect(isOld).toEqual(
+    expect.arrayContaining([
+      ['Goose Gate', true],
+      ['Late Lantern', false],
+    ]),
+  );
 });
 
 it('no picture of this computer is shown because a report names its path', async () => {

@@ -1,11 +1,13 @@
 import { randomUUID } from 'node:crypto';
+import { mkdtemp } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { ProblemDetails, SavedChange, WindowEvent } from '@clever-drawer/contract/responses';
 import { applyEdits, markOf } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
 import { ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asId, type DrawerId } from '@clever-drawer/core/ids';
-import { api, arrangement, catalogue, change, computer, post, put, scan, useStudio } from './support/studio';
+import { api, arrangement, catalogue, change, computer, post, put, putIn, scan, useStudio } from './support/studio';
 
 useStudio();
 
@@ -118,6 +120,21 @@ describe('what the catalogue tells for sorting', () => {
     await scan();
     const { plugins, firstArrival } = await catalogue();
     expect(plugins.filter((plugin) => plugin.arrivedAt > (firstArrival ?? '')).map((plugin) => plugin.name)).toEqual([
+      'Late Arrival',
+    ]);
+  });
+
+  it('what the first scan of a folder finds is not new, also in a folder that is added later', async () => {
+    const second = await mkdtemp(join(api.folder, 'second-'));
+    await putIn(second, 'Ferry Echo', 'DelayPlugin');
+    await post(`/computers/${computer}/folders`, { path: second });
+    await scan();
+    await put('Late Arrival', 'DelayPlugin');
+    await putIn(second, 'Ferry Gate', 'GatePlugin');
+    await scan();
+    const { plugins } = await catalogue();
+    expect(plugins.filter((plugin) => !plugin.arrivedWithFolder).map((plugin) => plugin.name)).toEqual([
+      'Ferry Gate',
       'Late Arrival',
     ]);
   });

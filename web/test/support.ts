@@ -34,6 +34,7 @@ export const plugin = (id: string, more: Partial<ChosenPlugin> = {}): ChosenPlug
   contradictions: [],
   found: true,
   arrivedAt: '2026-01-01T00:00:00.000Z',
+  arrivedWithFolder: false,
   loads: 0,
   lastLoad: null,
   calledToo: [],

@@ -43,10 +43,11 @@ const WORKED_OUT = {
   found: flag(),
 };
 
-/** A plugin as it was worked out. `found`: a build of it was there at the last look; `loads`: how often it was loaded; `lastLoad`: when last; `calledToo`: names that its makers gave it and that read otherwise; builds in order of preference. */
+/** A plugin as it was worked out. `found`: a build of it was there at the last look; `arrivedWithFolder`: it was there when its folder was first scanned; `loads`: how often it was loaded; `lastLoad`: when last; `calledToo`: names that its makers gave it and that read otherwise; builds in order of preference. */
 export const pluginView = thing('Plugin', {
   ...WORKED_OUT,
   arrivedAt: words(),
+  arrivedWithFolder: flag(),
   loads: count(),
   lastLoad: moment().nullable(),
   calledToo: listOf(words()),
@@ -189,6 +190,7 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   aside: thing(null, { reason: words(), until: words().nullable(), note: words().nullable() }).nullable(),
   found: flag(),
   arrivedAt: words(),
+  arrivedWithFolder: flag(),
   loads: count(),
   lastLoad: moment().nullable(),
   builds: listOf(buildView),

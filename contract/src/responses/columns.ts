@@ -25,6 +25,7 @@ export const catalogueColumns = thing('CatalogueColumns', {
     contradictions: listOf(listOf(words())),
     found: listOf(flag()),
     arrivedAt: listOf(words()),
+    arrivedWithFolder: listOf(flag()),
     loads: listOf(count()),
     lastLoad: listOf(moment().nullable()),
     calledToo: listOf(listOf(words())),

@@ -1,5 +1,4 @@
 /** What rules are asked of: where it is found, and what of it has changed. */
-import { localDay, type LocalDay } from '../local-day.js';
 import type { Grade } from '../catalogue/evidence.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
@@ -37,6 +36,8 @@ export interface Askable {
   readonly typeGrade?: Grade;
   readonly builds?: readonly AskableBuild[];
   readonly arrivedAt?: string;
+  /** Whether it was there when its folder was first scanned. */
+  readonly arrivedWithFolder?: boolean;
   readonly loads?: number;
   readonly aside?: object | null;
   readonly found?: boolean;
@@ -115,22 +116,8 @@ export interface RuleSources<P extends Askable = Askable> {
   readonly today: string;
 }
 
-const firstDays = new WeakMap<ReadonlyMap<ItemId, Askable>, LocalDay>();
-
-/** The local day on which the first plugins of a computer were met; empty when there are none. */
-function firstDayOf(items: ReadonlyMap<ItemId, Askable>): LocalDay {
-  let day = firstDays.get(items);
-  if (day === undefined) {
-    let first = '';
-    for (const { arrivedAt = '' } of items.values())
-      if (arrivedAt !== '' && (first === '' || arrivedAt < first)) first = arrivedAt;
-    firstDays.set(items, (day = localDay(first)));
-  }
-  return day;
-}
-
 /** All that rules can ask of an item. */
-export function ruleFactsOf(item: Askable, { state, traits, items }: RuleSources): RuleFacts {
+export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): RuleFacts {
   const full = state as Arrangement;
   const { pluginId, preset } = itemParts(item.id);
   const there = (item.builds ?? []).filter((build) => build.found);
@@ -170,7 +157,7 @@ export function ruleFactsOf(item: Askable, { state, traits, items }: RuleSources
         .get(item.id)
         ?.map((never) => never.drawerId) ?? NOTHING,
     arrivedAt: item.arrivedAt ?? '',
-    arrivedFirst: (item.arrivedAt ?? '') !== '' && localDay(item.arrivedAt ?? '') === firstDayOf(items),
+    arrivedWithFolder: item.arrivedWithFolder ?? false,
     loads: item.loads ?? 0,
     lastLoad: known.lastLoad,
     ways: known.ways,

@@ -196,7 +196,7 @@ function hasDay(facts: RuleFacts, { field, is, day }: DayTerm): boolean {
 }
 
 function wasRecent(facts: RuleFacts, { field, days }: RecentTerm, today: LocalDay): boolean {
-  if (field === 'arrived' && facts.arrivedFirst === true) return false;
+  if (field === 'arrived' && facts.arrivedWithFolder === true) return false;
   const own = momentOf(facts, field);
   return own !== null && localDay(own) >= daysBefore(today, days);
 }

@@ -35,8 +35,8 @@ export interface RuleFacts {
   readonly nevers: readonly string[];
   /** A day and time in ISO 8601. */
   readonly arrivedAt: string;
-  /** Whether it was there on the day of the first scan: then it is not new, however recent that was. */
-  readonly arrivedFirst?: boolean;
+  /** Whether it was there when its folder was first scanned: then it is not new, however recent that scan is. */
+  readonly arrivedWithFolder?: boolean;
   readonly loads: number;
   readonly lastLoad: string | null;
   readonly ways: readonly string[];

@@ -65,6 +65,8 @@ describe('fields of a rule', () => {
     ['NOT inputs:0', { inputs: null }, true],
     ['arrived:30d', {}, true],
     ['arrived:10d', {}, false],
+    ['arrived:30d', { arrivedWithFolder: true }, false],
+    ['arrived:>=2026-11-01', { arrivedWithFolder: true }, true],
     ['arrived:>=2026-11-01', {}, true],
     ['arrived:<2026-11-01', {}, false],
     ['loaded:<2026-11-01', {}, false],

@@ -153,6 +153,7 @@ export const anyFacts = (id: string): fc.Arbitrary<RuleFacts> =>
     drawers: fc.subarray(DRAWERS),
     nevers: fc.subarray(DRAWERS),
     arrivedAt: fc.constantFrom(...DAYS).map((day) => `${day}T12:00:00.000Z`),
+    arrivedWithFolder: fc.boolean(),
     loads: fc.nat(3),
     lastLoad: fc.option(fc.constantFrom(...DAYS)),
     ways: fc.subarray(['search', 'tray']),

@@ -96,6 +96,7 @@ function* arrangedStepwise(
       aside: aside === null ? null : { reason: aside.reason, until: aside.until, note: aside.note },
       found: plugin.found,
       arrivedAt: plugin.arrivedAt,
+      arrivedWithFolder: plugin.arrivedWithFolder,
       loads: plugin.loads,
       lastLoad: plugin.lastLoad,
       builds: plugin.builds,

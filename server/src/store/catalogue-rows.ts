@@ -4,11 +4,17 @@ import type { BuildRow } from '../database/entities/catalogue.js';
 import { jsonForDatabase } from '../database/json.js';
 
 /** A plugin as the catalogue's table holds it: worked out, without the producer's choices. */
-export type WorkedOut = Omit<PluginView, 'found' | 'builds' | 'loads' | 'lastLoad' | 'calledToo' | 'arrivedAt'>;
+export type WorkedOut = Omit<
+  PluginView,
+  'found' | 'builds' | 'loads' | 'lastLoad' | 'calledToo' | 'arrivedAt' | 'arrivedWithFolder'
+>;
 
 /** The plugins of the studio as they were worked out. */
 export const loadWorkedOut = (db: EntityManager): Promise<WorkedOut[]> =>
   db.query<WorkedOut[]>('SELECT id, name, vendor, role, "roleGrade", types, "typeGrade", contradictions FROM plugin');
+
+/** A build to be written; `arrivedWithFolder` counts only for one that was not there before. */
+export type BuildToPut = Omit<BuildRow, 'arrivedAt' | 'arrivedWithFolder'> & { readonly arrivedWithFolder?: boolean };
 
 const AT_ONCE = 500;
 
@@ -27,12 +33,12 @@ export async function putPlugins(db: EntityManager, plugins: readonly WorkedOut[
   }
 }
 
-/** Writes builds as they are to stand. */
-export async function putBuilds(db: EntityManager, rows: readonly Omit<BuildRow, 'arrivedAt'>[]): Promise<void> {
+/** Writes builds as they are to stand. When and with what a build arrived is kept from its first time. */
+export async function putBuilds(db: EntityManager, rows: readonly BuildToPut[]): Promise<void> {
   for (let at = 0; at < rows.length; at += AT_ONCE) {
     await db.query(
-      `INSERT INTO build (id, "computerId", "pluginId", found, facts)
-       SELECT id, "computerId", "pluginId", found, facts FROM jsonb_populate_recordset(NULL::build, $1::jsonb)
+      `INSERT INTO build (id, "computerId", "pluginId", found, facts, "arrivedWithFolder")
+       SELECT id, "computerId", "pluginId", found, facts, coalesce("arrivedWithFolder", false) FROM jsonb_populate_recordset(NULL::build, $1::jsonb)
        ON CONFLICT (id) DO UPDATE SET "pluginId" = EXCLUDED."pluginId", found = EXCLUDED.found, facts = EXCLUDED.facts`,
       [jsonForDatabase(rows.slice(at, at + AT_ONCE))],
     );

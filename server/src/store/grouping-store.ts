@@ -23,6 +23,8 @@ export interface BuildToGroup {
   readonly pluginId: PluginId | undefined;
   readonly found: boolean;
   readonly facts: BuildFacts;
+  /** Only of one that has arrived: whether its folder was scanned for the first time. */
+  readonly arrivedWithFolder?: boolean;
 }
 
 /** What grouping changed. */
@@ -65,8 +67,8 @@ export async function writeGrouped(
   await putPlugins(db, newPlugins);
   const rows = groups.flatMap((group) =>
     group.builds.map((facts) => {
-      const { id = '', computerId = '', found = false } = rowOf.get(facts) ?? {};
-      return { id, computerId, found, facts, pluginId: group.id };
+      const { id = '', computerId = '', found = false, arrivedWithFolder } = rowOf.get(facts) ?? {};
+      return { id, computerId, found, facts, pluginId: group.id, arrivedWithFolder };
     }),
   );
   const newRows = rows.filter((row) => !sameBuild(before.get(row.id), row));

@@ -12,7 +12,7 @@ import { jsonForDatabase } from '../database/json.js';
 import { lockCatalogue } from './catalogue-lock.js';
 import { loadPlaces, writePlaces } from './place-store.js';
 import { faultPlaces, knownBuild, leftOutPlace, outcomeOf, writeBuilds } from './scan-result-store.js';
-import { forgetOldStories } from './scan-store.js';
+import { foldersScanned, forgetOldStories } from './scan-store.js';
 import { nextCatalogue } from './studio-store.js';
 
 /** What a place of another computer was read by: never taken for a place that a scan here has read. */
@@ -37,7 +37,9 @@ export async function applyReport(db: EntityManager, computerId: ComputerId, rep
   const stood = [...before.values()].filter((place) => isCovered(report, place.path));
   const failedBefore = new Set(stood.flatMap((place) => place.reading.faults.map((fault) => fault.path)));
   const story = scanStory(difference, failedBefore, faults, (path) => isCovered(report, path));
-  const written = await writeBuilds(db, computerId, rows, difference);
+  const known = await foldersScanned(db, computerId);
+  const isFirstScan = (path: string): boolean => !isCovered({ folders: known, computer: report.computer }, path);
+  const written = await writeBuilds(db, computerId, rows, difference, isFirstScan);
   const met = new Set(places.map((place) => place.path));
   const gone = stood.filter((place) => !met.has(place.path)).map((place) => place.path);
   const fresh = places.filter((place) => !equal(before.get(place.path), place));

@@ -22,6 +22,7 @@ import { isBelow } from '@clever-drawer/scan/folder-sense';
 import type { BuildToGroup } from './grouping-store.js';
 import { standing, writeGrouped } from './grouping-store.js';
 import { loadPlaces, writePlaces } from './place-store.js';
+import { foldersScanned } from './scan-store.js';
 import { nextCatalogue } from './studio-store.js';
 
 /** Brings the catalogue up to a scan. The transaction makes it all or nothing; whoever arranges meanwhile hardly waits for it. */
@@ -60,21 +61,27 @@ export async function applyScan(
   );
   const faults = [...after.values()].flatMap((place) => place.reading.faults);
   const story = scanStory(difference, failedBefore, faults, wasScanned);
-  const written = await writeBuilds(db, computerId, rows, difference);
+  const scanned = await foldersScanned(db, computerId);
+  const isFirstScan = (path: string): boolean => !scanned.some((folder) => isBelow(path, folder));
+  const written = await writeBuilds(db, computerId, rows, difference, isFirstScan);
   await writePlaces(db, computerId, [...result.fresh, ...unwalked, ...newlyWalked], gone);
   // Last, because whoever arranges holds this row for a moment.
   await nextCatalogue(db);
   return { outcome: outcomeOf(written, story, result.unchanged), story };
 }
 
-/** Writes the builds of a computer as they are after a difference, grouped into plugins with those of all computers. `rows` are its builds of before. */
+/**
+ * Writes the builds of a computer as they are after a difference, grouped into plugins with those of all computers. `rows` are the builds that stood
+ * before; `isFirstScan` tells whether a path is being scanned for the first time.
+ */
 export async function writeBuilds(
   db: EntityManager,
   computerId: ComputerId,
   rows: readonly BuildRow[],
   difference: ScanDifference,
+  isFirstScan: (path: string) => boolean,
 ): Promise<{ plugins: number; builds: number; rows: number }> {
-  const own = buildsAfter(difference, computerId);
+  const own = buildsAfter(difference, computerId, isFirstScan);
   const others = await db.findBy(BuildRow, { computerId: Not(computerId) });
   const before = new Map([...rows, ...others].map((row) => [row.id, row]));
   const grouped = await writeGrouped(db, [...own, ...others.map(standing)], before);
@@ -150,10 +157,21 @@ function scannedBy(result: ScanResult, walkFaults: readonly Fault[], wish: ScanW
     !unread.some((folder) => folder !== path && isBelow(path, folder));
 }
 
-function buildsAfter(difference: ScanDifference, computerId: ComputerId): BuildToGroup[] {
+function buildsAfter(
+  difference: ScanDifference,
+  computerId: ComputerId,
+  isFirstScan: (path: string) => boolean,
+): BuildToGroup[] {
   const { arrived, changed, returned, same, vanished, untouched } = difference;
   return [
-    ...arrived.map((facts) => ({ id: randomUUID(), computerId, pluginId: undefined, found: true, facts })),
+    ...arrived.map((facts) => ({
+      id: randomUUID(),
+      computerId,
+      pluginId: undefined,
+      found: true,
+      facts,
+      arrivedWithFolder: isFirstScan(facts.path),
+    })),
     ...[...changed, ...returned, ...same].map(({ known: { id, pluginId }, facts }) => ({
       id,
       computerId,

@@ -51,6 +51,15 @@ export async function findScan(db: EntityManager, id: unknown): Promise<ScanView
   return viewOf(row);
 }
 
+/** The folders and places of a computer that some finished scan has covered. */
+export async function foldersScanned(db: EntityManager, computerId: ComputerId): Promise<string[]> {
+  const rows = await db.query<{ path: string }[]>(
+    `SELECT DISTINCT jsonb_array_elements_text(folders) AS path FROM scan WHERE "computerId" = $1 AND state = 'done'`,
+    [computerId],
+  );
+  return rows.map((row) => row.path);
+}
+
 /** What a scan did to each build and place; empty for scans of before this was kept. */
 export async function findStory(db: EntityManager, id: unknown): Promise<ScanStory> {
   const row = isUuid(id) ? await db.findOne(ScanRow, { where: { id }, select: { id: true, story: true } }) : null;

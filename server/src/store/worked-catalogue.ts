@@ -33,7 +33,7 @@ export async function workedCatalogue(db: EntityManager, computerId: ComputerId)
 
 function* workedOutStepwise(
   plugins: Awaited<ReturnType<typeof loadWorkedOut>>,
-  arrivals: ReadonlyMap<string, string>,
+  arrivals: ReadonlyMap<string, Arrival>,
   builds: readonly BuildOfCatalogue[],
 ): Stepwise<WorkedCatalogue> {
   const own = yield* ownOf(builds);
@@ -52,7 +52,8 @@ function* workedOutStepwise(
       typeGrade,
       contradictions,
       found: sorted.some((build) => build.found),
-      arrivedAt: arrivals.get(plugin.id) ?? '',
+      arrivedAt: arrivals.get(plugin.id)?.at ?? '',
+      arrivedWithFolder: arrivals.get(plugin.id)?.withFolder ?? false,
       loads: 0,
       lastLoad: null,
       calledToo: otherNames(name, names),
@@ -60,7 +61,7 @@ function* workedOutStepwise(
     });
   });
   const firstArrival = [...arrivals.values()].reduce<string | null>(
-    (first, at) => (first === null || at < first ? at : first),
+    (first, { at }) => (first === null || at < first ? at : first),
     null,
   );
   yield;
@@ -142,12 +143,18 @@ function otherNames(name: string, given: readonly string[]): string[] {
     .slice(0, MOST_NAMES);
 }
 
-/** When each plugin was first met on a computer. */
-async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, string>> {
-  const rows = await db.query<{ id: string; arrivedAt: string }[]>(
-    `SELECT "pluginId" AS id, to_char(min("arrivedAt") AT TIME ZONE 'UTC', ${ISO}) AS "arrivedAt"
-     FROM build WHERE "computerId" = $1 GROUP BY 1`,
+/** When a plugin was first met on a computer, and whether it was there when its folder was first scanned. */
+interface Arrival {
+  readonly at: string;
+  readonly withFolder: boolean;
+}
+
+async function loadArrivals(db: EntityManager, computerId: ComputerId): Promise<ReadonlyMap<string, Arrival>> {
+  const rows = await db.query<(Arrival & { id: string })[]>(
+    `SELECT DISTINCT ON ("pluginId") "pluginId" AS id, to_char("arrivedAt" AT TIME ZONE 'UTC', ${ISO}) AS at,
+       "arrivedWithFolder" AS "withFolder"
+     FROM build WHERE "computerId" = $1 ORDER BY "pluginId", "arrivedAt", "arrivedWithFolder" DESC`,
     [computerId],
   );
-  return new Map(rows.map(({ id, arrivedAt }) => [id, arrivedAt]));
+  return new Map(rows.map(({ id, at, withFolder }) => [id, { at, withFolder }]));
 }

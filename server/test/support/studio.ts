@@ -27,8 +27,9 @@ export const holdScans = (until: Promise<void> | null): void => void (hold = unt
 export let computer: string;
 export let plugins: string;
 
-export const put = async (name: string, kind: string): Promise<void> => {
-  const file = join(plugins, `${name}.lv2`, 'manifest.ttl');
+export const put = (name: string, kind: string): Promise<void> => putIn(plugins, name, kind);
+export const putIn = async (folder: string, name: string, kind: string): Promise<void> => {
+  const file = join(folder, `${name}.lv2`, 'manifest.ttl');
   await mkdir(dirname(file), { recursive: true });
   await writeFile(file, lv2(name, kind));
 };

@@ -31,6 +31,8 @@ export class BuildRow {
   @Column('jsonb') facts: BuildFacts;
   /** When it was first met. */
   @Column('timestamptz', { default: () => 'now()' }) arrivedAt: Date;
+  /** Whether it was there when its folder was first scanned. */
+  @Column('boolean', { default: false }) arrivedWithFolder: boolean;
 }
 
 /** A place on disk as the last scan read it: what makes a rescan quick, and the problems that stand. */

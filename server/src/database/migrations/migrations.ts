@@ -13,6 +13,7 @@ import { CountingLoads1774000000000 } from './1774000000000-counting-loads.js';
 import { CountedProblems1775000000000 } from './1775000000000-counted-problems.js';
 import { ManyAtOnce1776000000000 } from './1776000000000-many-at-once.js';
 import { StudioEpoch1777000000000 } from './1777000000000-studio-epoch.js';
+import { ArrivedWithFolder1778000000000 } from './1778000000000-arrived-with-folder.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -30,4 +31,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   CountedProblems1775000000000,
   ManyAtOnce1776000000000,
   StudioEpoch1777000000000,
+  ArrivedWithFolder1778000000000,
 ];

@@ -200,9 +200,9 @@ export function arrangedFacets(
   };
 }
 
-/** Whether a plugin arrived on this computer after the producer last looked at what is new. */
+/** Whether a plugin arrived on this computer after the producer last looked at what is new, and not with the first scan of its folder. */
 export const isNew = (plugin: ChosenItem, seen: string | null): boolean =>
-  seen !== null && plugin.arrivedAt > seen && !isElsewhere(plugin);
+  seen !== null && plugin.arrivedAt > seen && !plugin.arrivedWithFolder && !isElsewhere(plugin);
 
 /** The state that a plugin of another computer alone is in. */
 export const ELSEWHERE: State = 'elsewhere';
