@@ -1,19 +1,19 @@
 import { Worker } from 'node:worker_threads';
 import { ownProgram } from './own-program.js';
-import { type watchFolders, type FolderWatch, type WatchLimits, type WhyGivenUp } from './watch-folders.js';
+import type { OnChange, FolderWatch, WatchLimits, WhyGivenUp } from './watch-folders.js';
 
 /** What the thread is given. */
 export type WatchOrder = Omit<WatchLimits, 'onGivenUp'>;
 /** What the thread tells: of a place, of a folder that is not watched, or that it has begun with what it was last told to watch. */
 export type WatchTold =
-  | { readonly place: string; readonly kind: 'arrived' | 'vanished' }
+  | { readonly place: string; readonly kind: 'arrived' | 'vanished'; readonly seenAt: number }
   | { readonly folder: string; readonly why: WhyGivenUp }
   | { readonly watches: number };
 
 const MOST_MEGABYTES = 384;
 
 /** See watchFolders. In a thread of its own: to begin with a folder of a hundred thousand files takes seconds. It starts when there is something to watch. */
-export function watchApart(onChange: Parameters<typeof watchFolders>[0], limits: WatchLimits): FolderWatch {
+export function watchApart(onChange: OnChange, limits: WatchLimits): FolderWatch {
   const { onGivenUp, ...order } = limits;
   let thread: Worker | null = null;
   let watched: readonly string[] = [];
@@ -25,7 +25,7 @@ export function watchApart(onChange: Parameters<typeof watchFolders>[0], limits:
     });
     worker.unref();
     worker.on('message', (told: WatchTold) => {
-      if ('place' in told) onChange(told.place, told.kind);
+      if ('place' in told) onChange(told.place, told.kind, told.seenAt);
       else if ('folder' in told) onGivenUp(told.folder, told.why);
       else begun.shift()?.();
     });

@@ -45,12 +45,15 @@ export function placeOf(path: string, isFolder: boolean, above: string): string 
   return found;
 }
 
+/** Called with a place, whether it arrived or vanished, and when that was last seen (milliseconds since 1970). */
+export type OnChange = (place: string, kind: 'arrived' | 'vanished', seenAt: number) => void;
+
 /**
  * Watches folders for plugins that come and go. Bundles are not looked into, so that a large collection costs one watch per folder; what was
  * there at the beginning is not told.
  */
 export function watchFolders(
-  onChange: (place: string, kind: 'arrived' | 'vanished') => void,
+  onChange: OnChange,
   limits: WatchLimits = { ownData: null, most: MOST_WATCHED, onGivenUp: () => undefined },
 ): FolderWatch {
   const watching = new Map<string, () => Promise<void>>();
@@ -81,11 +84,7 @@ export function watchFolders(
   };
 }
 
-function watchOne(
-  folder: string,
-  onChange: Parameters<typeof watchFolders>[0],
-  { ownData, most, onGivenUp }: WatchLimits,
-): () => Promise<void> {
+function watchOne(folder: string, onChange: OnChange, { ownData, most, onGivenUp }: WatchLimits): () => Promise<void> {
   const waiting = new Map<string, NodeJS.Timeout>();
   const insideBundle = (path: string): boolean => {
     for (let above = dirname(path); above.startsWith(folder); above = dirname(above)) {
@@ -116,12 +115,13 @@ function watchOne(
   const tell = (kind: 'arrived' | 'vanished', isFolder: boolean) => (path: string) => {
     const place = placeOf(path, isFolder, folder);
     if (place === null) return;
+    const seenAt = Date.now();
     clearTimeout(waiting.get(place));
     waiting.set(
       place,
       setTimeout(() => {
         waiting.delete(place);
-        onChange(place, kind);
+        onChange(place, kind, seenAt);
       }, SETTLED_MS),
     );
   };

@@ -4,7 +4,7 @@ import type { WatchOrder, WatchTold } from './watch-apart.js';
 import { watchFolders } from './watch-folders.js';
 
 const tell = (told: WatchTold): void => parentPort?.postMessage(told);
-const watch = watchFolders((place, kind) => tell({ place, kind }), {
+const watch = watchFolders((place, kind, seenAt) => tell({ place, kind, seenAt }), {
   ...(workerData as WatchOrder),
   onGivenUp: (folder, why) => tell({ folder, why }),
 });

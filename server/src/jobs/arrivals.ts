@@ -1,4 +1,4 @@
-import { existsSync } from 'node:fs';
+import { existsSync, statSync } from 'node:fs';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
@@ -6,14 +6,25 @@ import type { ComputerId } from '@clever-drawer/core/ids';
 import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
 import { watchApart } from '@clever-drawer/scan/watch-apart';
 import { MOST_WATCHED, type FolderWatch } from '@clever-drawer/scan/watch-folders';
-import { FolderRow } from '../database/entities/computer.js';
+import { FolderRow, ScanRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
+import type { ScanJob } from '../store/scan-store.js';
 
 const NOT_THERE: ReadonlySet<NotWatched | undefined> = new Set(['missing', 'refused']);
+
+/** How much later than a change, on a busy computer, the watch may tell of it. */
+const WATCH_DELAY_MS = 10_000;
+
+/** When a file or folder was changed or moved to where it is (POSIX, "st_ctim"), in milliseconds since 1970; infinite when it is gone. */
+function changedAt(path: string): number {
+  return statSync(path, { throwIfNoEntry: false })?.ctimeMs ?? Infinity;
+}
 
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
 export class Arrivals {
   private readonly waiting = new Map<string, Arrival>();
+  /** When the last whole scan of each folder began and ended. */
+  private readonly lastScans = new Map<string, { readonly startedAt: number; readonly endedAt: number }>();
   private readonly watch: FolderWatch;
   private folders: readonly FolderRow[] = [];
   private timer: NodeJS.Timeout | undefined;
@@ -37,7 +48,11 @@ export class Arrivals {
       if (why === 'missing') this.lookForMissing();
       log.warn({ folder, why }, 'a folder is not watched');
     };
-    this.watch = watchApart((path, kind) => this.note(path, kind), { ownData, most: MOST_WATCHED, onGivenUp });
+    this.watch = watchApart((path, kind, seenAt) => this.note(path, kind, seenAt), {
+      ownData,
+      most: MOST_WATCHED,
+      onGivenUp,
+    });
   }
 
   /** Watches the folders that are switched to it, and no others. */
@@ -77,10 +92,28 @@ export class Arrivals {
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
 
-  /** Takes off what lies in folders that have been scanned. */
-  scanned(folders: readonly string[]): void {
-    for (const path of this.waiting.keys())
-      if (folders.some((folder) => isBelow(path, folder))) this.waiting.delete(path);
+  /** Takes off what a scan has covered, if it was carried out to its end. */
+  async scanEnded({ id, folders }: ScanJob, startedAt: number): Promise<void> {
+    try {
+      if (!(await this.source.manager.existsBy(ScanRow, { id, state: 'done' }))) return;
+    } catch (error) {
+      this.log.warn({ err: error }, 'a scan could not be looked up');
+      return;
+    }
+    const scanned = { startedAt, endedAt: Date.now() };
+    for (const folder of folders) this.lastScans.set(folder, scanned);
+    for (const { path, kind, at } of this.waiting.values())
+      if (this.isCovered(path, kind, Date.parse(at))) this.waiting.delete(path);
+  }
+
+  /** Whether a scan that began after a change has covered it. The watch tells of changes later than they are made. */
+  private isCovered(path: string, kind: Arrival['kind'], seenAt: number): boolean {
+    for (const [folder, { startedAt, endedAt }] of this.lastScans) {
+      if (!isBelow(path, folder)) continue;
+      if (seenAt < startedAt) return true;
+      if (kind === 'arrived' && seenAt < endedAt + WATCH_DELAY_MS && changedAt(path) < startedAt) return true;
+    }
+    return false;
   }
 
   close(): Promise<void> {
@@ -96,7 +129,8 @@ export class Arrivals {
       this.timer = setTimeout(() => void this.look(), this.looksAgain).unref();
   }
 
-  private note(path: string, kind: Arrival['kind']): void {
-    this.waiting.set(path, { path, kind, at: new Date().toISOString() });
+  private note(path: string, kind: Arrival['kind'], seenAt: number): void {
+    if (this.isCovered(path, kind, seenAt)) this.waiting.delete(path);
+    else this.waiting.set(path, { path, kind, at: new Date(seenAt).toISOString() });
   }
 }

@@ -18,8 +18,8 @@ export class ScanQueue {
     private readonly source: DataSource,
     private readonly log: Logger,
     private readonly run: ScanRunner,
-    /** Told of each scan that has ended. */
-    private readonly onEnd: (job: ScanJob) => void = () => undefined,
+    /** Told of each scan that has ended, and when it began. */
+    private readonly onEnd: (job: ScanJob, startedAt: number) => void = () => undefined,
   ) {}
 
   /** Begins the next scan of a computer, unless one runs; goes on until none waits. */
@@ -43,8 +43,9 @@ export class ScanQueue {
         setTimeout(() => this.start(computerId), LOOK_AGAIN_MS).unref();
         return;
       }
+      const startedAt = Date.now();
       await this.run(job);
-      this.onEnd(job);
+      this.onEnd(job, startedAt);
     }
   }
 }

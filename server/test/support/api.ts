@@ -82,7 +82,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
         source,
         log,
         (job) => runScanJob(source, log, job, STANDARD_LIMITS, scan),
-        (job) => arrivals.scanned(job.folders),
+        (job, startedAt) => void arrivals.scanEnded(job, startedAt),
       ),
       presentFolders: () => [{ path: '/usr/lib/lv2', formats: ['LV2'] }],
     },
