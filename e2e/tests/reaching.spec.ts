@@ -80,6 +80,21 @@ test('instruments are in no insert; what does not fit is counted in the last lin
   await page.keyboard.press('Escape');
 });
 
+test('a drawer that is called what is typed names what does not fit, with the reason, and Enter does not take it', async ({
+  page,
+}) => {
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('keys & toys');
+  await expect(dialog(page).getByText('drawer Keys & toys: does not fit here')).toBeVisible();
+  const piano = dialog(page).getByRole('option').filter({ hasText: 'Toy Piano' }).first();
+  await expect(piano).toContainText('instrument');
+  await expect(piano).toHaveAttribute('aria-selected', 'false');
+  await page.keyboard.press('Enter');
+  await expect(dialog(page)).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
 test('a bus opens the chest for buses; a channel strip is found in each of its drawers', async ({ page }) => {
   await slot(page, 'Voices, slot 1').click();
   const chests = dialog(page).getByRole('group', { name: 'Chest', exact: true });

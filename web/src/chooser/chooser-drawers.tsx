@@ -108,7 +108,7 @@ interface FrontProps {
 }
 
 const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: FrontProps) {
-  const { plugins, all, name, tray } = drawer;
+  const { plugins, unfit, name, tray } = drawer;
   const count = isFound === null ? plugins.length : plugins.filter((plugin) => isFound(plugin.id)).length;
   const lit = isFound !== null && count > 0;
   const lines = drawer.lines.filter((line) => 'plugin' in line);
@@ -139,8 +139,8 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
             </span>
           ))}
           <span className="quiet">
-            {isFound === null && all > plugins.length
-              ? `${String(plugins.length)} of ${String(all)} fit`
+            {isFound === null && unfit.length > 0
+              ? `${String(plugins.length)} of ${String(plugins.length + unfit.length)} fit`
               : more > 0
                 ? `${String(more)} more`
                 : ''}

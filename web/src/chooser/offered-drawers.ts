@@ -18,8 +18,8 @@ export interface OfferedDrawer {
   /** What fits, in order and with the dividers between. */
   readonly lines: readonly OfferedLine[];
   readonly plugins: readonly ChosenItem[];
-  /** How many it holds, whether they fit or not. */
-  readonly all: number;
+  /** What it holds and does not fit. */
+  readonly unfit: readonly ChosenItem[];
   readonly ids: ReadonlySet<ItemId>;
 }
 
@@ -57,7 +57,7 @@ function offered(
   contents: readonly Contents<ChosenItem>[],
 ): OfferedDrawer {
   const ids = new Set<ItemId>();
-  const all = new Set<ItemId>();
+  const unfit = new Map<ItemId, ChosenItem>();
   const lines: OfferedLine[] = [];
   const plugins: ChosenItem[] = [];
   for (const { lines: own } of contents) {
@@ -68,7 +68,7 @@ function offered(
         continue;
       }
       const { plugin } = line;
-      all.add(plugin.id);
+      if (!fitting.has(plugin.id)) unfit.set(plugin.id, plugin);
       if (!fitting.has(plugin.id) || ids.has(plugin.id)) continue;
       ids.add(plugin.id);
       if (divider !== null) lines.push({ divider });
@@ -77,5 +77,5 @@ function offered(
       plugins.push(plugin);
     }
   }
-  return { id, name, tray: null, lines, plugins, all: all.size, ids };
+  return { id, name, tray: null, lines, plugins, unfit: [...unfit.values()], ids };
 }

@@ -33,6 +33,8 @@ export type ChooserView = (typeof CHOOSER_VIEWS)[number];
 const MOST_LISTED = 2000;
 
 const MOST_STEERED = 3;
+/** So many of what does not fit are named under a drawer. */
+const MOST_UNFIT = 20;
 
 /** A single digit marks a first choice; anything else that is typed is searched for. */
 export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) ? Number(typed) : null);
@@ -82,6 +84,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   if (opened !== undefined)
     groups.push(
       ...drawerGroups(opened, offer, isTyped && digit === null, () => (number < MOST_CHOICES ? ++number : null)),
+      ...(isTyped ? [] : [unfitGroup(opened)]),
     );
   if (!isTyped) {
     if (opened === undefined) groups.push(group('everything that fits', 'all', offer.elsewhere));
@@ -92,7 +95,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
         'found',
         offer.elsewhere,
       ),
-      ...(digit === null ? offer.named.map(namedGroup) : []),
+      ...(digit === null ? offer.named.flatMap((drawer) => [namedGroup(drawer), unfitGroup(drawer)]) : []),
       group('more of this type', 'kin', digit === null ? offer.kin : []),
     );
   }
@@ -101,13 +104,28 @@ export function optionGroups(asked: Asked): OptionGroup[] {
 }
 
 /** A drawer or tray that is called what was typed, with what fits in it. */
-const namedGroup = ({ id, name, tray, plugins }: OfferedDrawer): OptionGroup => ({
-  heading: `${tray === null ? 'drawer' : 'tray'} ${name}`,
+const namedGroup = (drawer: OfferedDrawer): OptionGroup => ({
+  heading: drawerWords(drawer),
   part: 'drawer',
-  options: plugins
+  options: drawer.plugins
     .slice(0, MOST_LISTED)
-    .map((item) => ({ key: `named ${id} ${item.id}`, item, name: item.name, part: 'drawer', digit: null })),
+    .map((item) => ({ key: `named ${drawer.id} ${item.id}`, item, name: item.name, part: 'drawer', digit: null })),
 });
+
+/** What a drawer or tray holds and does not fit; each option says why. */
+const unfitGroup = (drawer: OfferedDrawer): OptionGroup => ({
+  heading: `${drawerWords(drawer)}: ${
+    drawer.unfit.length > MOST_UNFIT
+      ? `${String(drawer.unfit.length)} do not fit; the first ${String(MOST_UNFIT)}`
+      : 'does not fit here'
+  }`,
+  part: 'outside',
+  options: drawer.unfit
+    .slice(0, MOST_UNFIT)
+    .map((item) => ({ key: `unfit ${drawer.id} ${item.id}`, item, name: item.name, part: 'outside', digit: null })),
+});
+
+const drawerWords = ({ name, tray }: OfferedDrawer): string => `${tray === null ? 'drawer' : 'tray'} ${name}`;
 
 /** An open drawer with its own names and dividers, or what of it was found. */
 function drawerGroups(

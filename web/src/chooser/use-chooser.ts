@@ -144,11 +144,9 @@ export function useChooser(choosing: Choosing): Chooser {
   );
   const options = useMemo(() => groups.flatMap((group) => group.options), [groups]);
   const byDigit = digit === null ? -1 : options.findIndex((option) => option.digit === digit);
-  // What is in the slot already is not what is wanted.
-  const firstAt = Math.max(
-    0,
-    options.findIndex((option) => option.part !== 'now'),
-  );
+  // What is in the slot already is not what is wanted, and what does not fit is marked only where it was asked for.
+  const wanted = options.findIndex(({ part }) => part !== 'now' && (withAll || part !== 'outside'));
+  const firstAt = wanted < 0 ? options.findIndex(({ part }) => part === 'now') : wanted;
   const at = Math.min(marked ?? (byDigit >= 0 ? byDigit : firstAt), options.length - 1);
   const current = options[at];
 

@@ -49,7 +49,7 @@ export interface Offer {
   readonly outside: readonly ChosenItem[];
   /** How many fit. */
   readonly fitting: number;
-  /** Trays and drawers that are called what is typed, with what fits in them. */
+  /** Trays and drawers that are called what is typed, with what fits in them and what does not. */
   readonly named: readonly OfferedDrawer[];
 }
 
@@ -238,9 +238,9 @@ const SHORTEST_NAME = 3;
 function drawersNamed(typed: string, all: readonly OfferedDrawer[]): readonly OfferedDrawer[] {
   const wanted = wordsOf(typed);
   if (wanted.join('').length < SHORTEST_NAME) return NO_DRAWERS;
-  const isNamed = ({ name, plugins }: OfferedDrawer): boolean => {
+  const isNamed = ({ name, plugins, unfit }: OfferedDrawer): boolean => {
     const words = wordsOf(name.split(' › ').at(-1) ?? '');
-    return plugins.length > 0 && wanted.every((word) => words.some((one) => one.startsWith(word)));
+    return plugins.length + unfit.length > 0 && wanted.every((word) => words.some((one) => one.startsWith(word)));
   };
   return all.filter(isNamed).slice(0, MAX_NAMED);
 }
@@ -260,7 +260,7 @@ function offeredTrays(ids: ReadonlySet<ItemId>, catalogue: ChosenCatalogue, stat
         tray,
         lines: plugins.map((plugin) => ({ plugin, name: plugin.name })),
         plugins,
-        all: all.length,
+        unfit: all.filter((plugin) => !ids.has(plugin.id)),
         ids: new Set(plugins.map((plugin) => plugin.id)),
       },
     ];

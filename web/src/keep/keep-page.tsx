@@ -1,3 +1,4 @@
+import { ARRANGEMENT_SCHEMA } from '@clever-drawer/core/exchange/arrangement-document';
 import { noop, useMutation, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import ProgressBar from 'react-bootstrap/ProgressBar';
@@ -32,7 +33,7 @@ export function KeepPage() {
             One JSON file with every chest, drawer, divider, rule, tray and chain, your names, tags and saved searches,
             what is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections
             are not exported. Its form is published in{' '}
-            <span className="mono">docs/schemas/arrangement-5.schema.json</span>.
+            <span className="mono">docs/schemas/arrangement-{ARRANGEMENT_SCHEMA.split('/').at(-1)}.schema.json</span>.
           </p>
           {chests === 0 ? (
             <p className="quiet">There is no chest yet. Make one in Sort first.</p>

@@ -49,7 +49,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
       offeredDrawers(here, catalogue, state, chestId, ruled).map((drawer): Column => ({
         id: drawer.id,
         heading: drawer.name,
-        all: drawer.all,
+        all: drawer.plugins.length + drawer.unfit.length,
         items: drawer.lines.flatMap((line) => ('plugin' in line ? [{ item: line.plugin, name: line.name }] : [])),
       })),
     [here, catalogue, state, chestId, ruled],
