@@ -76,11 +76,16 @@ const reached = {
   clicks: number().strict().integer().min(0).max(10_000).nullable().optional(),
 };
 
-/** Loads an item into a slot; `more` go into the slots below, in order. */
+/** Loads an item into a slot; `more` go into the slots below, in order. `at` is when, for a script that reports loads later; absent: now. */
 export const loadRequest = object({
   slotId: id(),
   pluginId: id(),
   more: array().of(id()).max(64).default([]),
+  at: string()
+    .strict()
+    .datetime({ allowOffset: true, message: 'a time is written as 2026-01-31T19:30:00Z' })
+    .optional()
+    .test('past', 'this time is still to come', (at) => at === undefined || Date.parse(at) <= Date.now()),
   ...reached,
 }).noUnknown();
 

@@ -1,9 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import { mkdir, readdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { asId, type PluginId } from '@clever-drawer/core/ids';
 import { MAC_FOLDERS } from './lay-out-computers.js';
+import { playScenes, type Api, type Change, type Plugin } from './play-scenes.js';
 import { reportOfWagon } from './report-of-wagon.js';
 
 type Tell = (line: string) => void;
@@ -22,32 +25,38 @@ interface Preset {
 const idOfPreset = ({ pluginId, bank, name }: Preset): string =>
   itemId({ pluginId: asId<PluginId>(pluginId), preset: presetKey({ bank, name }) });
 
-interface Plugin {
-  readonly id: string;
-  readonly name: string;
-  readonly role: string | null;
-}
-
 /** Fills an empty demo database through the same interface that the pages use: computers, folders, scans, an arrangement, a session. Does nothing to one that is filled. */
 export async function fillDemo(server: Server, folder: string, tell: Tell): Promise<void> {
   const api = clientOf(server);
   if ((await api<unknown[]>('GET', '/computers')).length > 0) return;
   tell('Filling the demo …');
   const macFolders = MAC_FOLDERS.map((name) => join(folder, name));
-  const mac = await addComputer(api, 'Music room', 'mac', macFolders.slice(0, -1), tell);
+  const late = await holdBack(macFolders.at(-1) ?? '');
+  const mac = await addComputer(api, 'Music room', 'mac', macFolders, tell);
   // The other computer comes in the way a real one does: as the report that was written on it.
   const { outcome } = await api<{ outcome: { plugins: number } }>('POST', '/reports', {
     report: await reportOfWagon(folder),
   });
   tell(`Puppet wagon: ${String(outcome.plugins)} plugins`);
   await arrange(api, mac);
-  // One folder is found later, so that something has arrived since the drawers were filled.
-  await addFolders(api, mac, macFolders.slice(-1));
+  // What one folder holds is installed later, so that something has arrived since the drawers were filled.
+  await late.install();
   tell(`Music room: ${String((await scanned(api, mac)).plugins)} plugins with those that arrived last`);
   await filePresets(api, mac);
 }
 
-type Api = <T>(method: string, path: string, body?: unknown) => Promise<T>;
+/** Takes what is in a folder away until it is installed: the folder stands empty so long. */
+async function holdBack(folder: string): Promise<{ install: () => Promise<void> }> {
+  const held = `${folder}.later`;
+  if (!existsSync(held)) await rename(folder, held);
+  await mkdir(folder, { recursive: true });
+  return {
+    install: async () => {
+      for (const name of await readdir(held)) await rename(join(held, name), join(folder, name));
+      await rm(held, { recursive: true });
+    },
+  };
+}
 
 const clientOf =
   ({ url, key }: Server): Api =>
@@ -125,20 +134,9 @@ const CLEVER: readonly (readonly [string, readonly string[]])[] = [
   ['Echoes', ['echo', 'delay', 'slap']],
   ['Colour', ['tape', 'warm', 'drive', 'fuzz']],
 ];
-const LANES = [
-  ['instrument', 'Accordion', 3],
-  ['instrument', 'Toy piano', 3],
-  ['audio', 'Narrator', 4],
-  ['audio', 'Goose', 4],
-  ['audio', 'Bowed saw', 4],
-  ['audio', 'Thunder sheet', 3],
-  ['bus', 'Voices', 3],
-  ['master', 'Out', 3],
-] as const;
 const PER_DRAWER = 9;
 const DEMO_DAYS = 5;
 
-type Change = (intent: Record<string, unknown>) => Promise<unknown>;
 type Having = (words: readonly string[]) => string[];
 
 /** What the music director has said of plugins: dividers, nicknames, tags, set aside, a search that is kept. */
@@ -214,70 +212,4 @@ async function arrange(api: Api, computer: string): Promise<void> {
   await putInWords(change, having, made);
   await secondChest(change, having);
   await playScenes(api, computer, plugins, change);
-}
-
-/** What the music director reaches for, lane by lane: which slot, a word of the plugin, its role, and how often in the last scenes. */
-const HABITS: readonly (readonly [lane: string, slot: number, word: string, role: string, times: number])[] = [
-  ['Accordion', 2, 'Harmonium', 'instrument', 3],
-  ['Accordion', 3, 'Shelf', 'audio-effect', 2],
-  ['Toy piano', 2, 'Toy Piano', 'instrument', 5],
-  ['Toy piano', 3, 'Tape', 'audio-effect', 2],
-  ['Toy piano', 4, 'Room', 'audio-effect', 2],
-  ['Narrator', 1, 'Sibilance', 'audio-effect', 6],
-  ['Narrator', 2, 'Tilt EQ', 'audio-effect', 7],
-  ['Narrator', 3, 'Leveller', 'audio-effect', 4],
-  ['Narrator', 4, 'Plate', 'audio-effect', 3],
-  ['Goose', 1, 'Octaver', 'audio-effect', 4],
-  ['Goose', 2, 'Wobble', 'audio-effect', 1],
-  ['Goose', 2, 'Slapback', 'audio-effect', 2],
-  ['Bowed saw', 1, 'Shelf', 'audio-effect', 2],
-  ['Bowed saw', 2, 'Hall', 'audio-effect', 3],
-  ['Thunder sheet', 1, 'Drive', 'audio-effect', 1],
-  ['Thunder sheet', 2, 'Hall', 'audio-effect', 2],
-  ['Voices', 1, 'Glue', 'audio-effect', 4],
-  ['Out', 2, 'Limiter', 'audio-effect', 3],
-  ['Out', 3, 'Loudness', 'tool', 3],
-];
-/** What of it stands in the scene at hand, the way it stands after the first rehearsal. */
-const AT_HAND: readonly (readonly [lane: string, slot: number, word: string, role: string])[] = [
-  ['Accordion', 2, 'Harmonium', 'instrument'],
-  ['Narrator', 1, 'Sibilance', 'audio-effect'],
-  ['Narrator', 2, 'Tilt EQ', 'audio-effect'],
-  ['Narrator', 3, 'Leveller', 'audio-effect'],
-  ['Goose', 1, 'Octaver', 'audio-effect'],
-  ['Out', 1, 'Loudness', 'tool'],
-];
-
-/** Two scenes: one that was played often, from which use and habits come, and the one at hand, which stands first. */
-async function playScenes(api: Api, computer: string, plugins: readonly Plugin[], change: Change): Promise<void> {
-  const scene = async (
-    name: string,
-  ): Promise<(lane: string, slot: number, word: string, role: string) => Promise<void>> => {
-    const lanes = LANES.map(([kind, lane, inserts]) => ({ id: randomUUID(), kind, name: lane, inserts }));
-    await change({ kind: 'make-session', id: randomUUID(), name, lanes });
-    return async (lane, slot, word, role) => {
-      const plugin = plugins.find((one) => one.role === role && one.name.includes(word));
-      const laneId = lanes.find((one) => one.name === lane)?.id;
-      if (plugin === undefined || laneId === undefined) return;
-      const load = { slotId: `${laneId}/${String(slot)}`, pluginId: plugin.id, way: 'list', milliseconds: 4200 };
-      await api('POST', `/computers/${computer}/loads`, load);
-    };
-  };
-  const atHand = await scene('The Lamplighter’s Goose, scene 3');
-  const before = await scene('The Lamplighter’s Goose, scene 2');
-  const most = Math.max(...HABITS.map(([, , , , times]) => times));
-  for (let round = 0; round < most; round++)
-    for (const [lane, slot, word, role, times] of HABITS) if (round < times) await before(lane, slot, word, role);
-  for (const [lane, slot, word, role] of AT_HAND) await atHand(lane, slot, word, role);
-  const arrangement = await api<{
-    slot: { id: string; laneId: string; pluginId: string | null }[];
-    lane: { id: string; name: string; sessionId: string }[];
-    session: { id: string; name: string }[];
-  }>('GET', `/computers/${computer}/arrangement`);
-  const played = arrangement.session.find((one) => one.name.endsWith('scene 2'));
-  const voice = arrangement.lane.find((one) => one.sessionId === played?.id && one.name === 'Narrator');
-  const slotIds = arrangement.slot
-    .filter((one) => one.laneId === voice?.id && one.pluginId !== null)
-    .map((one) => one.id);
-  await change({ kind: 'keep-chain', id: `chain¶${randomUUID()}`, name: 'Marionette voice', slotIds: slotIds.sort() });
 }

@@ -148,7 +148,8 @@ const MAC_WRITERS = {
       presets: presetsOf(plugin),
       names: OTHER_NAMES[plugin.number % 16] ?? {},
     };
-    const bothWays = roleOf(plugin.kind) === 'audio-effect' && plugin.number % 3 === 0;
+    const bothWays =
+      roleOf(plugin.kind) === 'audio-effect' && !MANY_CHANNELS.has(plugin.kind) && plugin.number % 3 === 0;
     const described = bothWays
       ? lv2Files([
           { ...wish, uri: `${uri}#mono`, name: `${plugin.name} (Mono)`, channels: 1, names: {} },
@@ -159,6 +160,9 @@ const MAC_WRITERS = {
     files.set(`${bundle}/plugin.dylib`, machOFile(processors(plugin, 'LV2')));
   },
 };
+
+/** Kinds that have no mono and stereo builds. */
+const MANY_CHANNELS = new Set(['surround', 'ambisonics', 'stereo-imager', 'panner']);
 
 const OTHER_NAMES: Readonly<Record<number, Record<string, string>>> = {
   2: { de: 'Die Laterne', fr: 'La Lanterne' },

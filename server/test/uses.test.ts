@@ -150,3 +150,15 @@ it('a host that there is none of is told of in words, and the server goes on', a
   await new Promise((done) => setTimeout(done, 500));
   expect((await call<{ ok: boolean }>('GET', '/health')).body.ok).toBe(true);
 });
+
+it('a load that is reported later counts for when it was, and none for a time to come', async () => {
+  const later = { slotId, pluginId: plugin.id, way: 'typing', milliseconds: 900 };
+  const then = '2025-06-14T20:30:00+02:00';
+  expect((await call('POST', at('loads'), { ...later, at: then })).status).toBe(201);
+  const { since, uses: told } = await uses();
+  expect(since).toBe('2025-06-14T18:30:00.000Z');
+  expect(told.at(-1)?.at).toBe('2025-06-14T18:30:00.000Z');
+  for (const wrong of [new Date(Date.now() + 86_400_000).toISOString(), '14 June', '2025-02-31T25:00:00Z'])
+    expect((await call('POST', at('loads'), { ...later, at: wrong })).status).toBe(400);
+  await call('POST', at('undo'));
+});

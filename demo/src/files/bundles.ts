@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { build, buildBinary, type PlistValue } from 'plist';
+import { descriptionOf } from '../descriptions.js';
 import type { DemoPlugin } from '../studio.js';
 import { roleOf } from '../studio.js';
 
@@ -123,7 +124,7 @@ export function audioComponent(
     subtype: `P${String(plugin.number).padStart(3, '0')}`,
     manufacturer: plugin.vendor.code,
     name: `${wish.vendor}: ${wish.name}`,
-    description: wish.name,
+    description: descriptionOf(plugin) ?? wish.name,
     version: major * 0x10000 + minor * 0x100 + bug,
     factoryFunction: 'PluginFactory',
     sandboxSafe: true,

@@ -1,3 +1,4 @@
+import { descriptionOf } from '../descriptions.js';
 import type { DemoPreset } from '../presets.js';
 import type { DemoPlugin } from '../studio.js';
 import { roleOf } from '../studio.js';
@@ -72,13 +73,22 @@ export function lv2Files(wishes: readonly Lv2Wish[]): Record<string, string> {
   return files;
 }
 
+/** Audio inputs and outputs: instruments and generators have no inputs, MIDI effects neither. */
+function audioPorts(kind: string, channels: number): [inputs: number, outputs: number] {
+  const role = roleOf(kind);
+  if (role === 'midi-effect') return [0, 0];
+  if (role === 'instrument' || kind === 'test-generator') return [0, channels];
+  if (kind === 'surround') return [2, 6];
+  if (kind === 'ambisonics') return [1, 4];
+  return [channels, channels];
+}
+
 function describe({ plugin, uri, name, vendor, channels, names = {} }: Lv2Wish): string {
   const role = roleOf(plugin.kind);
   const declared =
     role === 'instrument' ? 'InstrumentPlugin' : role === 'tool' ? 'AnalyserPlugin' : CLASSES[plugin.kind];
   const type = declared === undefined ? 'lv2:Plugin' : `lv2:Plugin , lv2:${declared}`;
-  const audioIn = role === 'instrument' || role === 'midi-effect' ? 0 : channels;
-  const audioOut = role === 'midi-effect' ? 0 : channels;
+  const [audioIn, audioOut] = audioPorts(plugin.kind, channels);
   const ports: string[] = [];
   const port = (kind: string, symbol: string, more = ''): void => {
     ports.push(
@@ -92,11 +102,13 @@ function describe({ plugin, uri, name, vendor, channels, names = {} }: Lv2Wish):
   if (STEERED.has(plugin.kind)) port('lv2:InputPort , lv2:AudioPort', 'key_in', ' ; lv2:portProperty lv2:isSideChain');
   for (let index = 1; index <= audioOut; index++) port('lv2:OutputPort , lv2:AudioPort', `out_${String(index)}`);
   port('lv2:InputPort , lv2:ControlPort', 'amount', ' ; lv2:default 0.5 ; lv2:minimum 0.0 ; lv2:maximum 1.0');
+  const description = descriptionOf(plugin);
+  const comment = description === null ? '' : `  rdfs:comment ${literal(description)} ;\n`;
   const otherNames = Object.entries(names).map(([tag, text]) => ` , ${literal(text)}@${tag}`);
   return `<${uri}> a ${type} ;
   doap:name ${literal(name)}${otherNames.join('')} ;
   doap:maintainer [ foaf:name ${literal(vendor)} ] ;
-  lv2:minorVersion ${String(plugin.number % 5)} ; lv2:microVersion ${String((plugin.number * 2) % 8)} ;
+${comment}  lv2:minorVersion ${String(plugin.number % 5)} ; lv2:microVersion ${String((plugin.number * 2) % 8)} ;
   lv2:port ${ports.join(' , ')} .
 `;
 }

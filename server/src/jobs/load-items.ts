@@ -112,7 +112,7 @@ function countedIn(
   load: LoadRequest,
   change: number,
 ): CountedLoad[] {
-  const { way, milliseconds, keys = null, clicks = null } = load;
+  const { way, milliseconds, keys = null, clicks = null, at } = load;
   return intents.flatMap((intent): CountedLoad[] => {
     const slot = intent.kind === 'load' ? after.slot.get(intent.slotId) : undefined;
     const item = slot === undefined ? null : itemIn(slot);
@@ -121,6 +121,6 @@ function countedIn(
     const session = lane === undefined ? null : (after.session.get(lane.sessionId)?.name ?? null);
     const { buildId } = slot;
     const place = { slotId: slot.id, spot: spotOf(after, slot), session };
-    return [{ item, buildId, ...place, way, milliseconds, keys, clicks, change }];
+    return [{ item, buildId, ...place, way, milliseconds, keys, clicks, change, at }];
   });
 }

@@ -19,6 +19,8 @@ export interface CountedLoad {
   readonly keys: number | null;
   readonly clicks: number | null;
   readonly change: number | null;
+  /** When, as an ISO time; absent: now. */
+  readonly at?: string | undefined;
 }
 
 /** Whether loads are counted. */
@@ -32,8 +34,9 @@ export async function countLoads(
   loads: readonly CountedLoad[],
 ): Promise<boolean> {
   if (!(await keepsUse(db))) return false;
-  const rows = loads.map(({ item, spot, ...load }) => ({
+  const rows = loads.map(({ item, spot, at, ...load }) => ({
     ...load,
+    ...(at === undefined ? {} : { loadedAt: new Date(at) }),
     ...itemParts(item),
     id: randomUUID(),
     computerId,
