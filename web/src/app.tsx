@@ -1,6 +1,6 @@
 import { noop, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { useEffect, useState, type ComponentType } from 'react';
+import { useEffect, useState, type ComponentType, type CSSProperties } from 'react';
 import { Navigate, Route, Routes, useParams } from 'react-router';
 import { Toaster } from 'sonner';
 import { EmptyNote, Failed, Loading } from './parts/empty-note';
@@ -16,6 +16,16 @@ import { ComputerContext } from './lib/use-computer';
 import { useStored } from './lib/use-stored';
 
 type Place = 'intake' | 'sort' | 'load' | 'keep' | 'pick';
+
+const NOTICE_OFFSET_PX = 5;
+/** Set here because the package's own style sheet outranks ours. */
+const NOTICE_STYLE = {
+  '--width': 'min(540px, 96vw)',
+  '--normal-bg': 'var(--ink)',
+  '--normal-text': 'var(--paper)',
+  '--normal-border': 'var(--ink)',
+  fontFamily: 'inherit',
+} as CSSProperties;
 
 const PAGES: Readonly<Record<Place, () => Promise<ComponentType>>> = {
   intake: async () => (await import('./intake/intake-page')).IntakePage,
@@ -60,7 +70,14 @@ export function App() {
         <Route path="/:computer/*" element={<AtComputer />} />
       </Routes>
       <Telling />
-      <Toaster position="bottom-center" offset={44} toastOptions={{ className: 'note', duration: 6000 }} />
+      {/* Over the middle of the top bar: there it covers neither what is worked on nor the hints at the foot. */}
+      <Toaster
+        position="top-center"
+        offset={NOTICE_OFFSET_PX}
+        mobileOffset={NOTICE_OFFSET_PX}
+        style={NOTICE_STYLE}
+        toastOptions={{ className: 'note', duration: 6000, style: { padding: '8px 14px' } }}
+      />
     </>
   );
 }

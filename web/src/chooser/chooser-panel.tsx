@@ -41,8 +41,8 @@ export function ChooserPanel(props: Props) {
     opened !== undefined && typed === ''
       ? 'Nothing in this drawer fits into the slot. Esc closes the drawer.'
       : offer.outside.length > 0
-        ? 'No plugin of this name fits this slot.'
-        : 'Nothing has this name. Type less of it, or its type, or its maker.';
+        ? 'What matches does not fit this slot.'
+        : 'No match. Type fewer letters, a type or a maker.';
   const { outside } = offer;
   const more = useMemo(
     () => outsideInWords(outside.map((item) => whyOutside(item, place.slot) ?? 'other')),
@@ -118,16 +118,16 @@ export function ChooserPanel(props: Props) {
           {chooser.ticked.length > 1 ? `load these ${String(chooser.ticked.length)} in order` : 'load'}
         </span>
         {hasSlots && !isNarrow && (
-          <span>
+          <span className={styles.ifRoom}>
             <KeyHint place="chooser" does="loadOn" /> load, and on to the slot below
           </span>
         )}
         {!isNarrow && (
-          <span>
+          <span className={styles.ifRoom}>
             <KeyHint place="chooser" does="drawers" /> trays and drawers
           </span>
         )}
-        <span>
+        <span className={styles.ifRoom}>
           <KeyHint place="chooser" does="menu" /> file it …
         </span>
         <span className="grow" />

@@ -99,9 +99,9 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
         <StatusLine>
           <span>
             {last === null ? (
-              <>
+              <span className="if-room">
                 <KeyHint place="slots" does="open" /> or a letter on a slot opens the chooser
-              </>
+              </span>
             ) : (
               <>
                 Last load: <b>{last.name}</b> in {last.seconds.toFixed(1)} s, {last.keys} keys

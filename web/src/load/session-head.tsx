@@ -69,7 +69,7 @@ export function SessionHead({ session, lanes, state, actions, shelf: [hasShelf, 
           <Dropdown.Divider />
           {item('new', 'New session …', () => ask({ what: 'new' }))}
           {templates.map((one) =>
-            item(`after ${one.id}`, `New after the template ${one.name} …`, () =>
+            item(`after ${one.id}`, `New from the template ${one.name} …`, () =>
               ask({ what: 'copy', from: one, filled: true }),
             ),
           )}
@@ -83,12 +83,12 @@ export function SessionHead({ session, lanes, state, actions, shelf: [hasShelf, 
         <Dropdown.Menu className={styles.menu}>
           {item('rename', 'Rename …', () => ask({ what: 'rename' }))}
           {item('copy', 'Copy it …', () => ask({ what: 'copy', from: session, filled: true }))}
-          {item('lanes', 'Copy its lanes, empty …', () => ask({ what: 'copy', from: session, filled: false }))}
-          {item('template', session.template === true ? 'No template any more' : 'Keep as a template', () =>
+          {item('lanes', 'Copy its lanes without plugins …', () => ask({ what: 'copy', from: session, filled: false }))}
+          {item('template', session.template === true ? 'Stop using as a template' : 'Keep as a template', () =>
             actions.markTemplate(session, session.template !== true),
           )}
-          {item('earlier', 'Earlier among the sessions', () => actions.shift(session, -1))}
-          {item('later', 'Later among the sessions', () => actions.shift(session, 1))}
+          {item('earlier', 'Move up in the list', () => actions.shift(session, -1))}
+          {item('later', 'Move down in the list', () => actions.shift(session, 1))}
           <Dropdown.Divider />
           {item('dawproject', 'Export as DAWproject', () => actions.exportAs(session, 'dawproject'))}
           {item('json', 'Export as JSON', () => actions.exportAs(session, 'json'))}
@@ -107,7 +107,7 @@ export function SessionHead({ session, lanes, state, actions, shelf: [hasShelf, 
       <PlainButton aria-pressed={hasShelf} onClick={() => setShelf(!hasShelf)}>
         Drawers to drag from
       </PlainButton>
-      <span className="quiet">practice session · {lanes} lanes · it stands in for your music program</span>
+      <span className="quiet if-room">practice session · {lanes} lanes · stands in for your music program</span>
       {asks !== null && (
         <NameBox
           title={TITLES[asks.what]}

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { StatusLine } from '../frame/status-line';
 import { KeyHint } from '../keys/key-hint';
@@ -48,7 +49,7 @@ export function DeskStatus({
         </span>
       )}
       {chosen === 0 && selectAll !== null && (
-        <PlainButton className={styles.doing} onClick={selectAll}>
+        <PlainButton className={clsx(styles.doing, 'if-room')} onClick={selectAll}>
           <KeyHint place="list" does="all" /> <span className="one-line">Select all shown</span>
         </PlainButton>
       )}
@@ -78,7 +79,7 @@ export function DeskStatus({
           )}
         </>
       )}
-      <Doing keys={keys} does="pictures" isOn={pictures}>
+      <Doing keys={keys} does="pictures" isOn={pictures} ifRoom>
         Pictures
       </Doing>
     </StatusLine>
@@ -89,16 +90,24 @@ function Doing({
   keys,
   does,
   isOn,
+  ifRoom = false,
   children,
 }: {
   keys: DeskKeys;
   does: KeyOf<'sort'>;
   isOn?: boolean;
+  /** Whether a low window leaves it out. */
+  ifRoom?: boolean;
   children: ReactNode;
 }) {
   const act = keys[does];
   return (
-    <PlainButton className={styles.doing} disabled={act === null} aria-pressed={isOn} onClick={() => void act?.()}>
+    <PlainButton
+      className={clsx(styles.doing, ifRoom && 'if-room')}
+      disabled={act === null}
+      aria-pressed={isOn}
+      onClick={() => void act?.()}
+    >
       <KeyHint place="sort" does={does} /> <span className="one-line">{children}</span>
     </PlainButton>
   );

@@ -68,14 +68,14 @@ export const isType = (value: string): value is TypeId => value in TYPE_TREE;
 export function labelOf(question: Question, value: string, state: Arrangement): string {
   switch (question) {
     case 'role':
-      return value === NOT_KNOWN ? 'not known' : ((ROLE_LABELS as Readonly<Record<string, string>>)[value] ?? value);
+      return value === NOT_KNOWN ? 'unknown' : ((ROLE_LABELS as Readonly<Record<string, string>>)[value] ?? value);
     case 'type': {
       const family = familyIn(value);
       if (family !== null) return FAMILIES[family];
-      return value === NOT_KNOWN ? 'not known' : isType(value) ? TYPE_TREE[value].label : value;
+      return value === NOT_KNOWN ? 'unknown' : isType(value) ? TYPE_TREE[value].label : value;
     }
     case 'vendor':
-      return value === NOT_KNOWN ? 'not known' : value;
+      return value === NOT_KNOWN ? 'unknown' : value;
     case 'loaded':
       return (USE_LABELS as Readonly<Record<string, string>>)[value] ?? value;
     case 'state':

@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core/catalogue/type-tree';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import { familyIn, familyValue, isType, labelOf, loadsInWords, NONE, NOT_KNOWN, STATES, USES } from './facets';
+import { useIsLow } from '../../lib/use-is-low';
+import { PlainButton } from '../../parts/plain-button';
 import { RibbonBand, type Segment } from './ribbon-band';
 import type { Listed } from '../list/use-listed';
 import type { Filters, Question } from '../find/use-sort-view';
@@ -54,8 +57,18 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
     const family = familyIn(one.value);
     return family === null ? one : { ...one, isChosen: opened.has(family) };
   });
+  const isLow = useIsLow();
+  const [isOpen, setOpen] = useState(false);
+  const chosen = Object.values(filters).reduce((sum, values) => sum + values.length, 0);
+  const fold = isLow && (
+    <PlainButton className={styles.fold} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+      {isOpen ? 'Hide the filters' : `Filters${chosen === 0 ? '' : `: ${String(chosen)} chosen`} …`}
+    </PlainButton>
+  );
+  if (isLow && !isOpen) return <div>{fold}</div>;
   return (
     <div className={styles.ribbons}>
+      {fold}
       <RibbonBand
         name="role"
         segments={segments('role', [...ROLES, NOT_KNOWN])}
