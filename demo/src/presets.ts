@@ -23,12 +23,12 @@ const ECHOES = [
 ];
 const DYNAMICS = [
   ...bank('Voices', 'Narrator, Close', 'Choir of Geese'),
-  ...bank('Instruments', 'Accordion, Even', 'Toy Piano, Tamed'),
+  ...bank('Instruments', 'Accordion, Even', 'Tin Piano, Tamed'),
   ...single('Gentle'),
 ];
 const TONE = [
   ...bank('Voices', 'Narrator, Clear', 'Through the Telephone'),
-  ...bank('Instruments', 'Less Accordion Rattle', 'Bowed Saw, Softer'),
+  ...bank('Instruments', 'Less Accordion Rattle', 'Saw, Softer'),
   ...single('Lift the Top'),
 ];
 const COLOURS = [

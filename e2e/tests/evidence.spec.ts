@@ -43,7 +43,7 @@ test('plugins are asked; one that crashes is a problem, is not asked again, and 
   await addFolder(page);
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
   await expect(page.getByText('The plugin crashed while its details were read')).toBeVisible({ timeout: 30_000 });
-  await page.getByRole('button', { name: 'What happened to each' }).click();
+  await page.getByRole('button', { name: 'Show the details' }).click();
   await expect(page.locator('.story').getByText('Lantern', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
   await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
@@ -62,8 +62,8 @@ test('the detail panel shows what a plugin is, how sure that is, and where each 
   const panel = page.getByRole('region', { name: 'About the plugin' });
   await expect(panel.getByText('the CLAP build declares “synthesizer”')).toBeVisible();
   await expect(panel.getByText('instrument, declared by its maker')).toBeVisible();
-  await expect(panel.getByText('A synth of paper lanterns. from the plugin itself, asked')).toBeVisible();
-  await expect(panel.getByText('The plugin was loaded and told it.')).toBeVisible();
+  await expect(panel.getByText('A synth of paper lanterns. from the loaded plugin')).toBeVisible();
+  await expect(panel.getByText('Read from the loaded plugin.')).toBeVisible();
   await accessible(page);
 });
 

@@ -92,9 +92,7 @@ test('another computer comes in as its scan report, and its folders are not look
   const broken = info.outputPath('no-report.json');
   await writeFile(broken, '{"schema": "something"}');
   await page.getByLabel('Scan report').setInputFiles(broken);
-  await expect(page.getByRole('alert')).toContainText(
-    'was not brought in, and nothing was changed. It is no scan report',
-  );
+  await expect(page.getByRole('alert')).toContainText('was not imported; nothing was changed. It is no scan report');
   await page.getByLabel('Scan report').setInputFiles(report);
   await expect(page.getByText('Ferry laptop was added: 1 plugin in 1 build, 1 arrived, 0 gone.')).toBeVisible();
   await page.getByRole('link', { name: 'Ferry laptop' }).click();
@@ -106,7 +104,7 @@ test('another computer comes in as its scan report, and its folders are not look
   scanThere();
   await page.getByLabel('Scan report').setInputFiles(report);
   await expect(page.getByText('is up to date: 1 plugin in 1 build, 1 arrived, 1 gone.')).toBeVisible();
-  await page.getByRole('button', { name: 'What happened to each' }).click();
+  await page.getByRole('button', { name: 'Show the details' }).click();
   await expect(page.locator('.story').getByText('Bollard', { exact: true })).toBeVisible();
   await page.keyboard.press('Alt+s');
   await expect(page.getByRole('row', { name: 'Bollard' })).toBeVisible();

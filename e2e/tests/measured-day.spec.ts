@@ -92,7 +92,8 @@ async function wantsOf(computer: string): Promise<Want[]> {
       return { how: 'half remembered', lane: pick(lanes), ...only(known), typed: remembered(known.name) };
     const [type = ''] = known.types;
     const same = plugins.filter((one) => one.types[0] === type && one.vendor === known.vendor);
-    const typed = `${type.slice(0, 4)} ${(known.vendor ?? '').toLowerCase().slice(0, 4)}`;
+    // Of a kind whose maker nobody knows, the name is left.
+    const typed = `${type.slice(0, 4)} ${(known.vendor ?? known.name).toLowerCase().slice(0, 4)}`;
     return { how: 'kind', lane: pick(lanes), ids: new Set(same.map((one) => one.id)), name: known.givenName, typed };
   });
 }
@@ -104,7 +105,7 @@ const shown = (page: Page): Promise<{ items: string[]; at: number; digits: (numb
     return {
       items: options.map((one) => one.dataset.item ?? ''),
       at: options.findIndex((one) => one.classList.contains('at')),
-      digits: options.map((one) => Number(one.querySelector('[aria-label$="marks it"]')?.textContent) || null),
+      digits: options.map((one) => Number(one.querySelector('[aria-label^="press "]')?.textContent) || null),
     };
   });
 

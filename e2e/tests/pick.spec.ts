@@ -62,10 +62,12 @@ test('of a preset the path of its file goes to the clipboard, when that is wante
   await page.getByRole('button', { name: 'change …' }).click();
   await page.getByLabel('Of a preset the path of its file, and not its name').check();
   await page.getByRole('button', { name: 'Save' }).click();
-  await page.getByRole('combobox', { name: 'Find a plugin' }).fill('vocal hall');
-  await expect(page.locator('[role="option"].at')).toContainText('Vocal Hall');
+  await page.getByRole('combobox', { name: 'Find a plugin' }).fill('under the bridge');
+  await expect(page.locator('[role="option"].at')).toContainText('Under the Bridge');
   await page.getByRole('combobox', { name: 'Find a plugin' }).press('Enter');
-  await expect(page.getByRole('status').filter({ hasText: 'last:' })).toContainText('“Vocal Hall” copied as its file');
+  await expect(page.getByRole('status').filter({ hasText: 'last:' })).toContainText(
+    '“Under the Bridge” copied as a file path',
+  );
   expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(/^\/|^https?:/);
 });
 

@@ -117,9 +117,14 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const notesIn = ownFolder(settings);
     const signs = settings.signsIn || isSignInNeeded() ? await openSignIn(notesIn) : null;
     const limits = { ...STANDARD_LIMITS, seconds: settings.askSeconds, megabytes: settings.askMegabytes };
-    const scans = new ScanQueue(source, log, inThread(source, log, { databaseUrl, limits, notesIn }), (job, startedAt) => {
-      void arrivals.scanEnded(job, startedAt);
-    });
+    const scans = new ScanQueue(
+      source,
+      log,
+      inThread(source, log, { databaseUrl, limits, notesIn }),
+      (job, startedAt) => {
+        void arrivals.scanEnded(job, startedAt);
+      },
+    );
     const context = {
       readProject: readProjectApart,
       readLarge: readBodyApart,

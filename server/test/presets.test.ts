@@ -106,7 +106,7 @@ it('are loaded into slots and counted for their plugins; one that is not there i
   const refused = await load(`${PLATE}¶/No such`);
   expect([refused.status, refused.body.detail]).toEqual([
     422,
-    'Vestry Plate: No such was not found at the last look. Scan its folder in Intake, or load Vestry Plate without it.',
+    'Vestry Plate: No such was not found by the last scan. Scan its folder in Intake, or load Vestry Plate without it.',
   ]);
   expect((await load('nobody/nothing¶/x')).status).toBe(404);
 });

@@ -162,7 +162,7 @@ describe('the questions of the ribbons', () => {
     expect(values(tagFacet(CATALOGUE))[3]).toEqual(['dark']);
   });
   it.each([
-    ['role', 'unknown', 'not known'],
+    ['role', 'unknown', 'unknown'],
     ['type', 'family:space', 'space'],
     ['type', 'eq', 'EQ'],
     ['state', 'to-file', 'to file'],

@@ -146,8 +146,8 @@ describe('what rules take, kept from change to change', () => {
     keeper.take(sources(stateOf([plates]), { items: renamed('Plate', 'Echo') }));
     await settled();
     expect(told).toEqual([
-      'The rule of Plates takes 1200 now; before it took 400.',
-      'The rule of Plates takes nothing any more; before it took 1200.',
+      'The rule of Plates now finds 1200; it found 400 before.',
+      'The rule of Plates now finds nothing; it found 1200 before.',
     ]);
     // Another rule may take what it likes.
     keeper.take(sources(stateOf([drawer('Plates', 'echo')]), { items }));

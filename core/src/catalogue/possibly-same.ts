@@ -41,7 +41,7 @@ export function possiblySame(one: Comparable, all: readonly Comparable[]): Possi
       if (one.vendor !== null && one.vendor === other.vendor)
         return [{ other: other.id, reason: 'the same name by the same vendor, under another identifier' }];
       if ((one.vendor === null) === (other.vendor === null) || !isOnly()) return [];
-      return [{ other: other.id, reason: 'the same name, and the vendor of one is not known' }];
+      return [{ other: other.id, reason: 'the same name, but the vendor of one is unknown' }];
     })
     .slice(0, MOST);
 }

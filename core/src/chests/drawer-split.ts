@@ -41,9 +41,9 @@ const unknown = (label: string): Spot => ({ key: '', label, rank: LAST });
 const SPOTS: Readonly<Record<DrawerSplit, (one: Splittable) => readonly Spot[]>> = {
   type: ({ types: [type] = [] }) =>
     type === undefined
-      ? [unknown('type not known')]
+      ? [unknown('type unknown')]
       : [{ key: type, label: TYPE_TREE[type].label, rank: TYPE_IDS.indexOf(type) }],
-  vendor: ({ vendor }) => (vendor == null ? [unknown('vendor not known')] : [{ key: vendor, label: vendor, rank: 0 }]),
+  vendor: ({ vendor }) => (vendor == null ? [unknown('vendor unknown')] : [{ key: vendor, label: vendor, rank: 0 }]),
   format: ({ builds = [] }) => {
     const formats = [...new Set(builds.flatMap(({ format, found }) => (found ? format : [])))];
     return formats.length === 0

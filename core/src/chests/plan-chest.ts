@@ -41,7 +41,7 @@ export const CHEST_PLANNERS: Planners<
       if (before === undefined) return refuse(NO_CHEST);
       const after = { ...before, slots };
       if (sameRow(before, after)) return refuse(UNCHANGED);
-      return planned(`what the chest ${before.name} is for`, [changed(before, after)]);
+      return planned(`change what the chest ${before.name} is for`, [changed(before, after)]);
     },
   },
 

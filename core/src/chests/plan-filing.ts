@@ -109,7 +109,7 @@ export const FILING_PLANNERS: Planners<
           ...(entry === undefined ? [] : [{ of: 'entry' as const, id: entry.id, before: entry, after: null }]),
         ];
       });
-      return planned(`never have ${what(fresh, nameOf)} in ${drawer.name}`, edits);
+      return planned(`never file ${what(fresh, nameOf)} in ${drawer.name}`, edits);
     },
   },
 
@@ -165,7 +165,7 @@ export const FILING_PLANNERS: Planners<
       if (drawer === undefined) return refuse(GONE);
       if (state.divider.has(id)) return refuse('This divider has been made already.');
       const [order = ''] = keysBefore(linesIn(state, drawer), before, 1);
-      const words = label === '' ? `a divider in ${drawer.name}` : `the divider ${label} in ${drawer.name}`;
+      const words = label === '' ? `add a divider in ${drawer.name}` : `add the divider ${label} in ${drawer.name}`;
       return planned(words, [{ of: 'divider', id, before: null, after: { id, drawerId, label, order } }]);
     },
   },
@@ -203,7 +203,7 @@ export const FILING_PLANNERS: Planners<
         return refuse(`${given} was not put into ${drawer.name} by hand; file it there first, then name it.`);
       if (before.name === name) return refuse(UNCHANGED);
       const words =
-        name === null ? `${given} by its own name in ${drawer.name}` : `call ${given} ${name} in ${drawer.name}`;
+        name === null ? `use the own name of ${given} in ${drawer.name}` : `call ${given} ${name} in ${drawer.name}`;
       return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, name } }]);
     },
   },

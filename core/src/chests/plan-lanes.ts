@@ -73,7 +73,7 @@ export const LANE_PLANNERS: Planners<'add-lane' | 'change-lane' | 'move-lane' | 
       const rank = (kind: LaneKind): number => (kind === 'master' ? 2 : kind === 'bus' ? 1 : 0);
       const neighbour = lanes.find((one) => rank(one.kind) > rank(lane.kind))?.id ?? null;
       const [order = ''] = keysBefore(lanes, neighbour, 1);
-      return planned(`another lane: ${lane.name}`, layOutLane(lane, sessionId, order));
+      return planned(`add the lane ${lane.name}`, layOutLane(lane, sessionId, order));
     },
   },
 

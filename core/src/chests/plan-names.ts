@@ -71,7 +71,7 @@ export const NAME_PLANNERS: Planners<
       const before = state.face.get(pluginId) ?? null;
       const after = picture === null ? null : { id: pluginId, picture };
       if (sameRow(before, after)) return refuse(UNCHANGED);
-      return planned(picture === null ? `take the picture off ${name}` : `a picture for ${name}`, [
+      return planned(picture === null ? `take the picture off ${name}` : `set a picture for ${name}`, [
         { of: 'face', id: pluginId, before, after },
       ]);
     },
@@ -102,7 +102,7 @@ export const NAME_PLANNERS: Planners<
     plan: (state, { at }) => {
       const before = state.look.get(LAST_LOOK) ?? null;
       if (before !== null && before.at >= at) return refuse('All that is new has been seen already.');
-      return planned('all new ones seen', [{ of: 'look', id: LAST_LOOK, before, after: { id: LAST_LOOK, at } }]);
+      return planned('mark all as seen', [{ of: 'look', id: LAST_LOOK, before, after: { id: LAST_LOOK, at } }]);
     },
   },
 };
@@ -132,8 +132,8 @@ function namingLabel(naming: NewNames, ids: readonly ItemId[], nameOf: NameOf): 
   const tags = naming.addTags ?? [];
   if (naming.nickname != null) return `call ${of} ${naming.nickname}`;
   if (naming.nickname === null) return `call ${of} by the given name`;
-  if (naming.stripLabel !== undefined) return `the strip label of ${of}`;
-  if (naming.note !== undefined) return `the note on ${of}`;
+  if (naming.stripLabel !== undefined) return `change the strip label of ${of}`;
+  if (naming.note !== undefined) return `change the note on ${of}`;
   return tags.length > 0 ? `tag ${of} ${tags.join(', ')}` : `take tags off ${of}`;
 }
 

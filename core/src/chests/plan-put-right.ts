@@ -53,7 +53,7 @@ function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-build
   const before = state.preference.get(GENERAL_PREFERENCE) ?? null;
   const after = preference === null ? null : { id: GENERAL_PREFERENCE, ...preference };
   if (sameRow(before, after)) return refuse(UNCHANGED);
-  return planned('the rule for preferred builds', [
+  return planned('change which builds are preferred', [
     { of: 'preference', id: GENERAL_PREFERENCE, before, after } as Edit,
   ]);
 }
@@ -71,7 +71,10 @@ function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'na
   });
   if (edits.length === 0) return refuse(UNCHANGED);
   const from = spellings.length === 1 ? (spellings[0] ?? '') : `${String(spellings.length)} spellings`;
-  return planned(shown === null ? `leave the vendor ${from} as its files say` : `vendor ${from} is ${shown}`, edits);
+  return planned(
+    shown === null ? `leave the vendor ${from} as its files say` : `spell the vendor ${from} as ${shown}`,
+    edits,
+  );
 }
 
 function choiceEdit(state: Arrangement, id: PluginId, wish: Partial<Omit<Choice, 'id'>>): Edit[] {

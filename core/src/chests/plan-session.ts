@@ -58,7 +58,7 @@ export const SESSION_PLANNERS: Planners<
       const before = state.session.get(id);
       if (before === undefined) return refuse(NO_SESSION);
       if ((before.template ?? false) === template) return refuse(UNCHANGED);
-      const words = template ? `keep ${before.name} as a template` : `${before.name} is no template any more`;
+      const words = template ? `keep ${before.name} as a template` : `stop using ${before.name} as a template`;
       return planned(words, [{ of: 'session', id, before, after: { ...before, template } }]);
     },
   },

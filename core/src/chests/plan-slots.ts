@@ -23,7 +23,7 @@ const inSlot = ({ slotId }: { readonly slotId: string }, state: Arrangement) => 
   return { plugins: pluginId === null ? [] : [pluginId] };
 };
 
-/** Slots: loaded, cleared, bypassed, fed a sidechain, added, taken away, and what is in them moved and copied. */
+/** Slots: loaded, cleared, bypassed, with a sidechain, added, taken away, and what is in them moved and copied. */
 export const SLOT_PLANNERS: Planners<
   'load' | 'clear-slot' | 'add-slot' | 'delete-slot' | 'bypass' | 'feed-sidechain' | 'move-slot'
 > = {
@@ -65,7 +65,7 @@ export const SLOT_PLANNERS: Planners<
       if (slots.length >= MOST_SLOTS) return refuse(`${lane.name} has ${String(MOST_SLOTS)} slots, which is the most.`);
       const neighbour = before ?? firstAfter(slots, kind);
       const [order = ''] = keysBefore(slots, neighbour, 1);
-      return planned(`another slot in ${lane.name}`, [
+      return planned(`add a slot to ${lane.name}`, [
         { of: 'slot', id, before: null, after: { id, laneId, kind, order, ...BARE } },
       ]);
     },

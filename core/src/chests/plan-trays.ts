@@ -99,7 +99,7 @@ export const TRAY_PLANNERS: Planners<
       if (tray === other || !known.includes(tray) || !known.includes(other)) return refuse(UNCHANGED);
       const edits = [...swapNames(state, tray, other), ...swapEntries(state, tray, other)];
       if (edits.length === 0) return refuse('Both trays are empty and without names.');
-      return planned(`change trays ${String(tray)} and ${String(other)} about`, edits);
+      return planned(`swap trays ${String(tray)} and ${String(other)}`, edits);
     },
   },
 };

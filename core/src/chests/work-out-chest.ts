@@ -39,10 +39,10 @@ export type Sorted = Pick<Plugin, 'id' | 'name' | 'vendor' | 'types' | 'role'> &
 };
 
 const UNKNOWN: Readonly<Record<ChestBasis, string>> = {
-  type: 'type not known',
-  vendor: 'vendor not known',
+  type: 'type unknown',
+  vendor: 'vendor unknown',
   format: 'no build found',
-  'role-and-type': 'role not known',
+  'role-and-type': 'role unknown',
 };
 
 /** The change that makes a chest out of the catalogue. */

@@ -128,14 +128,14 @@ export function readDawproject(bytes: Uint8Array, readAt: Date): ReadProject {
       },
     });
   } catch {
-    return no('This is no DAWproject: it is no ZIP file, or it is damaged. Export it once more.');
+    return no('This is not a DAWproject: it is damaged, or not a ZIP file. Export it again.');
   }
   if (tooLarge.length > 0)
     return no('Its project.xml is larger than 16 MB. Export the tracks without their notes and automation.');
   const text = files['project.xml'];
   if (text === undefined) return no('This ZIP file has no project.xml, so it is no DAWproject.');
   const project = rootOf(text);
-  if (project?.tagName !== 'Project') return no('Its project.xml can’t be understood. Export it once more.');
+  if (project?.tagName !== 'Project') return no('Its project.xml can’t be understood. Export it again.');
   const metadata = files['metadata.xml'] === undefined ? null : rootOf(files['metadata.xml']);
   const title = metadata === null ? '' : (childrenOf(metadata, 'Title')[0]?.textContent ?? '');
   const plugins = new Map<string, PluginReference>();

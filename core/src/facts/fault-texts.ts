@@ -15,11 +15,11 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: 'Check the spelling, connect the disk it is on, or take the folder off the list.',
   },
   'folder-unreadable': {
-    message: (f) => `This folder may not be read${because(f)}.`,
+    message: (f) => `You have no permission to read this folder${because(f)}.`,
     remedy: 'Give your user the right to read the folder, then scan again.',
   },
   'folder-made-up': {
-    message: () => 'This is no folder of files: the system makes up what is in it, without end.',
+    message: () => 'This folder is made up by the system and has no end.',
     remedy: 'Take it off the list, or remove the link that leads there. Nothing in it was looked at.',
   },
   'file-unreadable': {
@@ -39,15 +39,15 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: 'If it is a plugin of yours, install it again. Otherwise nothing needs to be done.',
   },
   'turtle-broken': {
-    message: (f) => `The Turtle text cannot be understood${where(f)}${because(f)}.`,
+    message: (f) => `The Turtle file can’t be understood${where(f)}${because(f)}.`,
     remedy: 'Install the plugin again, or tell its vendor; the file is cut short or written wrongly.',
   },
   'json-broken': {
-    message: (f) => `The JSON text cannot be understood${where(f)}${because(f)}.`,
+    message: (f) => `The JSON file can’t be understood${where(f)}${because(f)}.`,
     remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
   },
   'plist-broken': {
-    message: (f) => `The property list cannot be understood${where(f)}${because(f)}.`,
+    message: (f) => `The property list can’t be understood${where(f)}${because(f)}.`,
     remedy: 'Install the plugin again, or tell its vendor; what the file name tells is used meanwhile.',
   },
   'file-too-large': {
@@ -83,12 +83,11 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: `It may lack a licence or another file: start it once in your music program. ${NOT_AGAIN}`,
   },
   'asked-flooded': {
-    message: (f) => `The plugin printed without end while its details were read${because(f)}.`,
+    message: (f) => `The plugin did not stop printing while its details were read${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-spoke': {
-    message: (f) =>
-      `The plugin wrote into the channel that answers come by${because(f)}; nothing that it said is used.`,
+    message: (f) => `The plugin disturbed the reading of its details${because(f)}; what it said is not used.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-ended-all': {
@@ -100,15 +99,15 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: `Tell its vendor. What it said is kept; if something is missing, try again.`,
   },
   'asked-too-large': {
-    message: (f) => `The plugin took more memory than it may while its details were read${because(f)}.`,
+    message: (f) => `The plugin needed more memory than is allowed while its details were read${because(f)}.`,
     remedy: `Install it again or tell its vendor. ${NOT_AGAIN}`,
   },
   'asked-refused': {
     message: (f) => `The system could not load the plugin${because(f)}.`,
-    remedy: `Install what is named here as missing, or the plugin again. ${NOT_AGAIN}`,
+    remedy: `Install what is named as missing, or reinstall the plugin. ${NOT_AGAIN}`,
   },
   'ports-untold': {
-    message: (f) => `The plugin told what it is, and failed when it was asked for its inputs and outputs${because(f)}.`,
+    message: (f) => `The plugin gave its name and type, then failed to list its inputs and outputs${because(f)}.`,
     remedy:
       'Nothing else is missing. Tell its vendor; it is loaded again when the file changes or you choose “Try again”.',
   },
@@ -118,12 +117,12 @@ const TEXTS: Record<FaultCode, Text> = {
       'Choose “Try again” when the computer has less to do. It is not read again by itself until it changes; if it fails again, tell its vendor.',
   },
   'reading-too-large': {
-    message: (f) => `Reading this took more memory than it may${because(f)}, and was ended.`,
+    message: (f) => `Reading this needed more memory than is allowed${because(f)}, and was stopped.`,
     remedy:
       'A file in it may be damaged: if it is a plugin of yours, install it again. It is not read again until it changes.',
   },
   'too-many-plugins': {
-    message: (f) => `This place says that it holds far more plugins than any does${because(f)}.`,
+    message: (f) => `This place claims to hold more plugins than any real one${because(f)}.`,
     remedy: 'Install it again, or tell its vendor; what is kept can be found as usual.',
   },
   'more-than-kept': {
@@ -131,11 +130,11 @@ const TEXTS: Record<FaultCode, Text> = {
     remedy: 'What is kept can be found as usual. Tell its vendor when it should be less.',
   },
   'path-too-long': {
-    message: (f) => `This path is longer than any that programs use${because(f)}, and was left out.`,
+    message: (f) => `This path is too long${because(f)}, and was left out.`,
     remedy: 'Move what is in it to a shorter path, then scan again.',
   },
   'not-kept': {
-    message: (f) => `What was read of it could not be kept in the catalogue${because(f)}.`,
+    message: (f) => `What was read could not be saved in the catalogue${because(f)}.`,
     remedy:
       'All the rest of the scan was kept. It is read again with each scan; if that does not help, please report it with this line.',
   },

@@ -15,7 +15,7 @@ export const LEFT_OUT_TEXTS: Readonly<Record<LeftOutReason, { one: string; many:
   'no-plugin': {
     one: 'library that is no plugin',
     many: 'libraries that are no plugins',
-    why: 'They hold none of the functions by which a music program enters a plugin; plugins may need them.',
+    why: 'They lack the functions through which music programs load a plugin; plugins may need them.',
   },
   'data-only': {
     one: 'bundle that contains no plugins',

@@ -18,7 +18,7 @@ describe('a drawer split into inner drawers', () => {
     expect(told(splitContents(contents, 'vendor'))).toEqual([
       'Alder Works: Barn Drum',
       'Tollgate Sound: Slapboard, Copper EQ',
-      'vendor not known: Nobody’s Echo',
+      'vendor unknown: Nobody’s Echo',
     ]);
   });
 

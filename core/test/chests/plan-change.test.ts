@@ -180,9 +180,9 @@ describe('a chest worked out from the catalogue', () => {
   };
 
   it('by type: a drawer per type, families of several types around them, every plugin somewhere', () => {
-    expect(order(worked('type'))).toEqual(['EQ', 'reverb', 'delay', 'modulation', 'type not known']);
+    expect(order(worked('type'))).toEqual(['EQ', 'reverb', 'delay', 'modulation', 'type unknown']);
     expect(new Set([...worked('type').entry.values()].map((entry) => entry.pluginId)).size).toBe(5);
   });
-  it('by vendor, in order of name', () => expect(order(worked('vendor'))).toEqual(['A', 'B', 'vendor not known']));
+  it('by vendor, in order of name', () => expect(order(worked('vendor'))).toEqual(['A', 'B', 'vendor unknown']));
   it('by format', () => expect(order(worked('format'))).toEqual(['VST3', 'AU', 'no build found']));
 });

@@ -44,7 +44,7 @@ describe('a worked-out chest', () => {
     );
     expect(plans.map((plan) => [plan.name, plan.lines.length, plan.inner.map((one) => one.name)])).toEqual([
       ['audio effect', 1, ['reverb']],
-      ['role not known', 1, []],
+      ['role unknown', 1, []],
     ]);
   });
 });

@@ -121,7 +121,7 @@ describe('a session as a document', () => {
     expect(content(plan.sessionId)).toEqual(content('s'));
   });
 
-  it('a plugin that is not here keeps its slot and is told of', () => {
+  it('a missing plugin keeps its slot and is told of', () => {
     const { state, document } = scene();
     const few = new Map([...PLUGINS].filter(([id]) => id !== 'Plate'));
     const plan = planBringSession(state, document, few, () => 'new');
@@ -204,7 +204,7 @@ describe('DAWproject', () => {
   const zip = (files: Record<string, string>) =>
     zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, strToU8(text)])));
   it.each([
-    ['no-zip.dawproject', new Uint8Array([1, 2, 3]), 'no ZIP'],
+    ['no-zip.dawproject', new Uint8Array([1, 2, 3]), 'not a ZIP'],
     ['no-project.dawproject', zip({ 'other.txt': 'x' }), 'no project.xml'],
     ['cut-xml.dawproject', zip({ 'project.xml': '<Project><Structure>' }), 'can’t be understood'],
     [

@@ -11,7 +11,7 @@ describe('faults in words', () => {
 
   it('names the line and the parser’s words where there are any', () => {
     expect(describeFault({ code: 'turtle-broken', path: '/p', line: 7, detail: 'it ends too early' }).message).toBe(
-      'The Turtle text cannot be understood in line 7 (it ends too early).',
+      'The Turtle file can’t be understood in line 7 (it ends too early).',
     );
     expect(describeFault({ code: 'folder-unreadable', path: '/p', detail: 'EACCES' }).message).toContain('(EACCES)');
   });

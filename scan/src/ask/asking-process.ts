@@ -88,7 +88,7 @@ export class AskingProcess {
         } else if (message !== null && 'number' in message && message.number === this.waiting?.number)
           this.answered(message);
         // Whoever speaks without being asked, or says what is no answer, is not listened to any more.
-        else this.kill({ how: 'spoke', detail: 'it spoke out of turn' });
+        else this.kill({ how: 'spoke', detail: 'it answered without being asked' });
       },
       () => this.kill({ how: 'spoke', detail: 'a line without an end' }),
     );

@@ -10,7 +10,7 @@ export async function computerHere(db: EntityManager, here: Here, id: unknown): 
   if (!here.is(computer.id))
     throw new HttpError(
       'other-computer',
-      `${computer.name} is another computer, and its folders can't be looked at from here. Scan them there with npm run scan -- FOLDER --json report.json, and bring the report in.`,
+      `${computer.name} is another computer, and its folders can't be read from here. Scan them there with npm run scan -- FOLDER --json report.json, and import the report.`,
     );
   return asId<ComputerId>(computer.id);
 }

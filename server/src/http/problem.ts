@@ -66,7 +66,7 @@ function asHttpError(error: unknown, dataFolder: string | null): HttpError | nul
   if (isOutOfReach(error)) {
     return new HttpError(
       'database-not-reachable',
-      'Clever Drawer does not get at its saved data, and nothing was changed. A database of its own it starts again by itself; if this goes on, look at the log that it prints.',
+      'Clever Drawer can’t reach its saved data; nothing was changed. It restarts its own database by itself; if this goes on, look at the log that it prints.',
     );
   }
   // Values that no column takes: the schemas should have refused them, and nothing was changed.

@@ -45,7 +45,7 @@ export async function itemToLoad(
   const plugin = known === null ? undefined : withChoices([known], state)[0];
   if (plugin === undefined) throw notFound('plugin');
   if (!plugin.builds.some((one) => one.found))
-    throw refused(`${plugin.name} was not found at the last look. Scan its folder in Intake, or choose another.`);
+    throw refused(`${plugin.name} was not found by the last scan. Scan its folder in Intake, or choose another.`);
   const builds = plugin.builds.map((build) => ({
     build,
     found: build.found,
@@ -59,7 +59,7 @@ export async function itemToLoad(
   );
   if (chosen === undefined)
     throw refused(
-      `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found at the last look. Scan its folder in Intake, or load ${plugin.name} without it.`,
+      `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found by the last scan. Scan its folder in Intake, or load ${plugin.name} without it.`,
     );
   return { plugin, build: chosen.build.build };
 }

@@ -36,9 +36,9 @@ type Keys =
   | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
-  root: (path) => `${path} is a whole disk. Add the folders on it that plugins lie in; Intake proposes the usual ones.`,
+  root: (path) => `${path} is a whole disk. Add the plugin folders on it; Intake proposes the usual ones.`,
   system: (path) =>
-    `${path} belongs to the system, which makes up what is in it. Add the folders that plugins lie in; Intake proposes the usual ones.`,
+    `${path} belongs to the system and holds no real files. Add your plugin folders; Intake proposes the usual ones.`,
   'own-data': (path) => `${path} is where Clever Drawer keeps its own data; no plugin belongs there.`,
 };
 
@@ -51,7 +51,7 @@ function checkFolder(path: string, ownData: string | null): void {
     throw refused(
       `There is no folder ${path} on this computer. Check the spelling, or connect the disk that it is on first.`,
     );
-  if (!found.isDirectory()) throw refused(`${path} is a file. Add the folder that it lies in.`);
+  if (!found.isDirectory()) throw refused(`${path} is a file. Add the folder that holds it.`);
 }
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
@@ -105,7 +105,7 @@ export function computerHandlers({
       if (!anyway && isMostlyOtherFiles(resolve(path)))
         throw new HttpError(
           'mostly-no-plugins',
-          `Hardly anything in ${path} looks like a plugin. Add the folders in it that plugins lie in, or add it anyway: its scan takes long and lists many files as problems.`,
+          `Hardly anything in ${path} looks like a plugin. Add only the folders in it that hold plugins, or add it anyway: its scan takes long and lists many files as problems.`,
         );
       const id = await addFolder(db, computerId, resolve(path));
       await arrivals.look();

@@ -37,7 +37,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
         const known = await loadReferences(db);
         const plan = await inBetween(importStepwise(state, document, known, randomUUID));
         if (plan.change.edits.length === 0)
-          throw refused('Nothing to import: all that this arrangement holds is here already.');
+          throw refused('Nothing to import: everything in this arrangement is here already.');
         await addMissing(db, plan.missing);
         const there = await notOn(db, id, plan.matched);
         const named = ({ name, vendor }: PluginReference) => ({ name, vendor });

@@ -40,5 +40,5 @@ export function useStepLabel(way: Way, ref: StepRef | null): string | null {
   if (ref === null) return null;
   const name = way === 'undo' ? 'Undo' : 'Redo';
   if (!isElsewhere) return `${name}: ${ref.label}`;
-  return `${toConfirm === keyOf(way, ref) ? `${name} all the same` : name}: ${ref.label} (another window)`;
+  return `${toConfirm === keyOf(way, ref) ? `${name} anyway` : name}: ${ref.label} (another window)`;
 }

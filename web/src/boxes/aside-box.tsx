@@ -143,7 +143,7 @@ export function AsideBox({
       />
       {reason === 'demo' && (
         <>
-          <Form.Label htmlFor={`${id}-until`}>The demo ends on (if it does)</Form.Label>
+          <Form.Label htmlFor={`${id}-until`}>The demo ends on (optional)</Form.Label>
           <Form.Control
             id={`${id}-until`}
             type="date"
@@ -207,7 +207,7 @@ const withoutAside = (wish: AsideWish, state: Arrangement): AsideWish => ({
 
 function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalogue }) {
   const ids = [...new Set([...wish.pluginIds, ...wish.builds.map((build) => build.pluginId)])];
-  if (ids.length === 0) return <p className="quiet">Nothing fits this: nothing would be set aside.</p>;
+  if (ids.length === 0) return <p className="quiet">Nothing matches, so nothing would be set aside.</p>;
   const names = ids.slice(0, SHOWN).map((id) => catalogue.byId.get(id)?.name ?? '');
   const more = ids.length - names.length;
   const count =
@@ -216,8 +216,8 @@ function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalo
     <p className="quiet">
       {count}
       {names.join(', ')}
-      {more > 0 && ` and ${String(more)} more`}. What is set aside leaves every menu, stays in the catalogue and in its
-      drawers, and comes back with one click. Nothing on the disk is touched.
+      {more > 0 && ` and ${String(more)} more`}. It leaves every menu, stays in the catalogue and in its drawers, and
+      comes back with one click. No file is touched.
     </p>
   );
 }

@@ -26,7 +26,7 @@ export const FACT_WORDS: Readonly<Record<ComparedFact | SourcedFact, string>> = 
 /** Sources of facts, as the end of "… from". */
 export const SOURCE_WORDS: Readonly<Record<FactSource, string>> = {
   manifest: 'the file that describes it',
-  asked: 'the plugin itself, asked',
+  asked: 'the loaded plugin',
   'version resource': 'the version resource of its file',
   'bundle plist': 'the property list of its bundle',
   'preset files': 'preset files on disk',
@@ -37,9 +37,9 @@ export const SOURCE_WORDS: Readonly<Record<FactSource, string>> = {
 
 /** Whether it was asked, in a sentence. */
 export const ASK_WORDS: Readonly<Record<AskState, string>> = {
-  asked: 'The plugin was loaded and told it.',
-  'switched-off': 'It was not asked: the switch of its folder is off.',
-  'other-system': 'It was not asked: it is for another system than this computer.',
-  'other-processor': 'It was not asked: it is for another processor than that of this computer.',
-  failed: 'It was asked, and failed; Intake tells why.',
+  asked: 'Read from the loaded plugin.',
+  'switched-off': 'It was not loaded: that is switched off for its folder.',
+  'other-system': 'It was not loaded: it is for another system.',
+  'other-processor': 'It was not loaded: it is for another processor.',
+  failed: 'Loading it failed; Intake says why.',
 };

@@ -69,4 +69,4 @@ const ROLE_PATHS: Readonly<Record<Role | 'unknown', string>> = {
 
 /** "reverb, delay"; the role when no type is known; "type not known" when nothing is. */
 export const kindInWords = (types: readonly TypeId[], role: Role | null): string =>
-  types.map((type) => TYPE_TREE[type].label).join(', ') || (role === null ? 'type not known' : ROLE_LABELS[role]);
+  types.map((type) => TYPE_TREE[type].label).join(', ') || (role === null ? 'type unknown' : ROLE_LABELS[role]);

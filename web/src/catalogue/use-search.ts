@@ -53,7 +53,7 @@ const client = new WorkerClient<Searcher>({
   onLost: forgetWorker,
   onGivenUp: () => {
     inPage = createSearcher();
-    toast.warning('The search runs in the page itself and may be slow: its worker could not be started.', {
+    toast.warning('Searching may be slow: a background process of this page did not start.', {
       id: 'search-in-page',
       duration: Infinity,
       action: { label: 'Reload', onClick: () => location.reload() },

@@ -44,7 +44,7 @@ export function ChooserList({ id, chooser, place, state, nothing }: Props) {
   const lines = useMemo(() => linesOf(groups), [groups]);
   const tickedAs = (item: ItemId): string | null => {
     const tick = ticked.indexOf(item);
-    return tick < 0 ? null : `${String(tick + 1)}. of ${String(ticked.length)}`;
+    return tick < 0 ? null : `${String(tick + 1)} of ${String(ticked.length)}`;
   };
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
@@ -147,7 +147,7 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
     >
       <span
         className={clsx('mono quiet', styles.digit)}
-        aria-label={digit === null ? undefined : `${String(digit)} marks it`}
+        aria-label={digit === null ? undefined : `press ${String(digit)}`}
       >
         {ticked !== null ? '✓' : digit}
       </span>
@@ -171,7 +171,7 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
             `chain of ${String(item.chain.length)} · ${kindInWords(item.types, item.role)}`
           ) : (
             <>
-              {kindInWords(item.types, item.role)} · <bdi>{item.vendor ?? 'vendor not known'}</bdi>
+              {kindInWords(item.types, item.role)} · <bdi>{item.vendor ?? 'vendor unknown'}</bdi>
             </>
           )}
         </span>

@@ -36,7 +36,7 @@ export function ChooserPreview({ item, name, width, isFed, catalogue, state, use
     item.chain !== undefined
       ? [`chain: ${namesOf(catalogue, item.chain)}`, ...whereAndWhen(places, last, now)]
       : [
-          `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'a vendor not known'}`,
+          `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'an unknown vendor'}`,
           chosen === undefined
             ? 'no build was found'
             : [chosen.build.format, chosen.build.version ?? '', WHY_BUILD[chosen.because]]
@@ -56,14 +56,14 @@ export function ChooserPreview({ item, name, width, isFed, catalogue, state, use
 }
 
 const whereAndWhen = (places: readonly string[], last: KnownUse | undefined, now: number): string[] => [
-  places.length === 0 ? 'stands in no drawer' : `stands in ${places.join(', ')}`,
+  places.length === 0 ? 'in no drawer' : `in ${places.join(', ')}`,
   last === undefined
     ? 'never loaded'
     : `last loaded ${ago(last.at, now)}${last.session === null ? '' : ` in “${last.session}”`}`,
 ];
 
 const namesOf = (catalogue: ChosenCatalogue, ids: readonly ItemId[]): string =>
-  ids.map((id) => catalogue.byId.get(id)?.name ?? 'one that is not here').join(' → ');
+  ids.map((id) => catalogue.byId.get(id)?.name ?? 'a missing plugin').join(' → ');
 
 const WHY_BUILD = {
   preferred: '',

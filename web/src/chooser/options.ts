@@ -76,7 +76,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
       group('in this slot now', 'now', now === null ? [] : known([now])),
       group('usual here', 'usual', known(offer.first.usual), true),
       // The most loaded of them; typing brings the others up too.
-      group('take the sidechain that is fed here', 'steered', offer.steered.slice(0, MOST_STEERED), true),
+      group('with a sidechain input', 'steered', offer.steered.slice(0, MOST_STEERED), true),
       group('recent', 'recent', known(offer.first.recent), true),
       group('Favourites', 'favourites', known(offer.first.favourites), true),
     );
@@ -91,7 +91,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   } else {
     groups.push(
       group(
-        digit === null ? (opened === undefined ? 'best match first' : 'elsewhere') : `named with ${String(digit)}`,
+        digit === null ? (opened === undefined ? 'best match first' : 'elsewhere') : `names with ${String(digit)}`,
         'found',
         offer.elsewhere,
       ),

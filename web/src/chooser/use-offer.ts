@@ -65,7 +65,7 @@ const NONE: readonly ChosenItem[] = [];
 export function whyOutside(item: ChosenItem, slot: ChosenFor['slot']): string | null {
   if (!item.found) return 'not on this computer';
   if (item.aside !== null) return 'set aside';
-  if (item.role === null) return 'role not known';
+  if (item.role === null) return 'role unknown';
   return fits(slot, item.role) ? null : ROLE_WORDS[item.role];
 }
 const ROLE_WORDS = {

@@ -9,9 +9,9 @@ export function savingWords(
 ): string {
   if (server === 'gone')
     return underWay > 0
-      ? `Clever Drawer isn’t running. Start it again: ${underWay === 1 ? 'your last change waits and is' : `your last ${String(underWay)} changes wait and are`} saved then.`
-      : 'Clever Drawer isn’t running. Start it again; this page goes on by itself.';
-  if (server === 'database-gone') return 'The saved data can’t be reached: the database is being started again …';
+      ? `Clever Drawer isn’t running. Start it again, and your last ${underWay === 1 ? 'change' : `${String(underWay)} changes`} will be saved.`
+      : 'Clever Drawer isn’t running. Start it again; this page reconnects by itself.';
+  if (server === 'database-gone') return 'The database is restarting …';
   if (underWay > 0) return 'saving …';
   const { failure = null, savedAt = null } = arranged ?? {};
   if (failure !== null) return `not saved: ${failure.label}. ${failure.reason}`;

@@ -30,7 +30,7 @@ export function BringInReport({ computerId, label }: { computerId: ComputerId | 
       {bringIn.isError && (
         <div className="note-box attention" role="alert">
           <p>
-            <b>{file}</b> was not brought in, and nothing was changed. {wordsOf(bringIn.error)}
+            <b>{file}</b> was not imported; nothing was changed. {wordsOf(bringIn.error)}
           </p>
         </div>
       )}
@@ -52,14 +52,12 @@ async function parse(file: File): Promise<unknown> {
   try {
     document = JSON.parse(await file.text());
   } catch {
-    throw new Error(
-      'It can’t be read: it is damaged, or no scan report. Choose a report that npm run scan has written.',
-    );
+    throw new Error('It is damaged, or not a scan report. Choose a report that npm run scan wrote.');
   }
   const { computer } = (document ?? {}) as { computer?: { name?: unknown } };
   if (typeof computer?.name !== 'string')
     throw new Error(
-      'It is no scan report of this version. Write one on the other computer with: npm run scan -- FOLDER --json report.json',
+      'It is not a scan report of this version. Write one on the other computer with: npm run scan -- FOLDER --json report.json',
     );
   return document;
 }

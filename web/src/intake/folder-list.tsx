@@ -43,7 +43,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
       </div>
       <ComputerName />
       {folders.length === 0 && (
-        <p className="quiet">No folder yet. Add the folders that your music program looks for plugins in.</p>
+        <p className="quiet">No folder yet. Add the folders where your music program finds its plugins.</p>
       )}
       <ul className={styles.folderRows}>
         {folders.map((folder) => (
@@ -90,13 +90,12 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
 }
 
 const NOT_WATCHED_WORDS: Readonly<Record<NonNullable<FolderView['notWatched']>, string>> = {
-  'too-large': 'Too much lies in it to be watched. Scan it by hand, or add the folders in it that plugins lie in.',
+  'too-large': 'It holds too much to be watched. Scan it by hand, or add only the folders in it that hold plugins.',
   'no-more-watches':
-    'The system watches no more folders for this user. Scan it by hand, or raise the limit (on Linux fs.inotify.max_user_watches).',
-  missing: 'It is not there. Connect the disk that it is on; half a minute later it is watched again.',
-  failed:
-    'The system does not let it be watched, or not all of it. Scan it by hand, or switch watching off and on again.',
-  refused: 'It is no folder that plugins lie in, and is neither watched nor scanned. Remove it from the list.',
+    'The system’s limit of watched folders is reached. Scan it by hand, or raise the limit (on Linux fs.inotify.max_user_watches).',
+  missing: 'It is missing. Connect its disk; watching resumes within half a minute.',
+  failed: 'The system does not allow watching all of it. Scan it by hand, or switch watching off and on again.',
+  refused: 'It can’t be a plugin folder, so it is neither watched nor scanned. Remove it from the list.',
 };
 
 const ROOM_WORDS = {
@@ -174,7 +173,7 @@ function Proposals() {
   if (proposed.data === undefined || proposed.data.length === 0) return null;
   return (
     <div className="proposals">
-      <h3>Usual folders that this computer has</h3>
+      <h3>Usual folders on this computer</h3>
       <ul className={styles.folderRows}>
         {proposed.data.map(({ path, formats, presets }) => (
           <li key={path}>

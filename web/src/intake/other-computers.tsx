@@ -28,8 +28,7 @@ export function OtherComputers() {
         </ul>
       )}
       <p className="quiet">
-        What is installed on another computer comes in as its scan report. Write it there:{' '}
-        <span className="mono">{COMMAND}</span>
+        To add another computer, write its scan report there: <span className="mono">{COMMAND}</span>
       </p>
       <BringInReport computerId={null} label="Import a report …" />
     </section>
@@ -46,15 +45,12 @@ export function ElsewherePanel() {
       <ComputerName />
       <p>
         Its folders can’t be looked at from {here === undefined ? 'here' : here.name}. Scan them on {computer.name},
-        with its plugin folders in the place of FOLDER:
+        with its plugin folders in place of FOLDER:
       </p>
       <p>
         <span className="mono">{COMMAND}</span>
       </p>
-      <p>
-        Then bring the report in: what has arrived there is added, and what is gone from the folders that were scanned
-        counts as not found.
-      </p>
+      <p>Then import the report: new plugins are added, and those gone from the scanned folders count as not found.</p>
       <BringInReport computerId={computer.id} label="Import its report …" />
     </section>
   );

@@ -33,7 +33,7 @@ export function ScanPanel({
           {!here
             ? 'Import its scan report.'
             : hasFolders
-              ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins that say nothing in their files are loaded in a process of their own and asked, unless the switch of their folder is off.'
+              ? 'Scan the folders to see what is installed. Nothing on disk is changed by it. Plugins whose files say too little are loaded, in a process of their own, to read their details, unless that is switched off for their folder.'
               : 'Add a plugin folder, then scan it.'}
         </p>
       </EmptyNote>
@@ -53,7 +53,7 @@ export function ScanPanel({
 function Waiting({ scan }: { scan: ScanView }) {
   const cancel = useCancelScan();
   return (
-    <section className="panel panel-head" aria-label="A scan that waits">
+    <section className="panel panel-head" aria-label="Waiting scan">
       <span>
         Waits for its turn: {scan.folders.length === 1 ? scan.folders[0] : `${String(scan.folders.length)} folders`}
       </span>
@@ -123,10 +123,10 @@ function Ended({ scan }: { scan: ScanView }) {
           )}
           <p className={styles.afterCounts}>
             <PlainButton aria-expanded={open} onClick={() => setOpen(!open)}>
-              {open ? 'Hide what happened to each' : 'What happened to each'}
+              {open ? 'Hide the details' : 'Show the details'}
             </PlainButton>
             {(scan.outcome.unchanged ?? 0) > 0 && (
-              <span className="quiet"> {scan.outcome.unchanged} places had not changed and were not read again</span>
+              <span className="quiet"> {scan.outcome.unchanged} places have not changed and were not read again</span>
             )}
           </p>
           {open && <StoryList scan={scan} />}

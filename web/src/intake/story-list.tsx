@@ -24,7 +24,7 @@ export function StoryList({ scan: { id, outcome } }: { scan: Pick<ScanView, 'id'
   const story = useStory(id, true);
   if (story.isError) return <Failed error={story.error} again={() => void story.refetch()} />;
   if (story.data === undefined) return <Loading what="what the scan found" />;
-  if (story.data.length === 0) return <p className="quiet">Nothing had changed since the scan before.</p>;
+  if (story.data.length === 0) return <p className="quiet">Nothing has changed since the scan before.</p>;
   const kinds = (Object.keys(TITLES) as EventKind[])
     .map((kind) => ({ kind, events: story.data.filter((event) => event.kind === kind) }))
     .filter(({ events }) => events.length > 0);
@@ -60,7 +60,7 @@ function Events({ title, events, count }: { title: string; events: ScanStory; co
             {event.problem !== undefined && <div>{event.problem.message}</div>}
             {event.facts?.map(({ fact, before, after }) => (
               <div key={fact} className={styles.factChange}>
-                {FACT_WORDS[fact]}: <s>{before || 'not known'}</s> → <b>{after || 'not known'}</b>
+                {FACT_WORDS[fact]}: <s>{before || 'unknown'}</s> → <b>{after || 'unknown'}</b>
               </div>
             ))}
           </li>
@@ -68,7 +68,7 @@ function Events({ title, events, count }: { title: string; events: ScanStory; co
       </ul>
       <MoreOf left={events.length - most} step={MORE} more={() => setMost(most + MORE)} />
       {most >= events.length && count > events.length && (
-        <p className="quiet">and {count - events.length} more, which were counted and are not listed</p>
+        <p className="quiet">and {count - events.length} more, not listed</p>
       )}
     </>
   );

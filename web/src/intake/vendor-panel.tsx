@@ -22,12 +22,12 @@ export function VendorPanel() {
           Vendors <span className="mono quiet">{vendors.length}</span>
         </h2>
         <PlainButton aria-expanded={all} onClick={() => showAll(!all)}>
-          {all ? 'Only those of several spellings' : 'Show all'}
+          {all ? 'Only those with several spellings' : 'Show all'}
         </PlainButton>
       </div>
       <JoinVendors vendors={vendors} />
       <MaybeOne vendors={vendors} />
-      {several.length === 0 && !all && <p className="quiet">Every vendor is spelled in one way.</p>}
+      {several.length === 0 && !all && <p className="quiet">Every vendor has one spelling.</p>}
       <ul className="vendor-rows">
         {(all ? vendors : several).map((vendor) => (
           <VendorRow key={vendor.name} vendor={vendor} />

@@ -31,8 +31,8 @@ export function KeepPage() {
           <h2 id="export-title">Export the arrangement</h2>
           <p>
             One JSON file with every chest, drawer, divider, rule, tray and chain, your names, tags and saved searches,
-            what is set aside and why, and enough about each plugin to know it again elsewhere. Pictures and corrections
-            are not exported. Its form is published in{' '}
+            what is set aside and why, and enough about each plugin to recognise it elsewhere. Pictures and corrections
+            are not exported. Its format is described in{' '}
             <span className="mono">docs/schemas/arrangement-{ARRANGEMENT_SCHEMA.split('/').at(-1)}.schema.json</span>.
           </p>
           {chests === 0 ? (
@@ -88,8 +88,8 @@ function ImportPanel() {
     <section className="panel" aria-labelledby="import-title">
       <h2 id="import-title">Import an arrangement</h2>
       <p>
-        A chest of the same name gets what it lacks, others are added, trays are filled up; nothing is replaced. Plugins
-        that this computer lacks keep their places and are marked “not on this computer”.
+        Chests of the same name are completed, others are added, and trays are filled up; nothing is replaced. Missing
+        plugins keep their places, marked “not on this computer”.
       </p>
       <FileButton name="Arrangement file" disabled={bringIn.isPending} choose={(file) => bringIn.mutate(file)}>
         {bringIn.isPending ? 'Importing …' : 'Choose a file …'}
@@ -128,7 +128,7 @@ function ImportPanel() {
             </span>
           ) : (
             <span>
-              <b>{name}</b> had been imported before it could be cancelled. Undo takes it back.
+              <b>{name}</b> was imported before it could be cancelled. Undo takes it back.
             </span>
           )}
         </p>
@@ -146,7 +146,7 @@ async function parse(file: File): Promise<unknown> {
   try {
     return JSON.parse(await file.text());
   } catch {
-    throw new Error('It can’t be read: it is damaged, or no arrangement. Choose a file that was exported here.');
+    throw new Error('It is damaged, or not an arrangement. Choose a file that was exported here.');
   }
 }
 
@@ -174,7 +174,7 @@ function Absent({ words, plugins }: { words: string; plugins: ImportReport['miss
       <ul className="missing">
         {plugins.map((one) => (
           <li key={`${one.name} ${one.vendor ?? ''}`}>
-            {one.name} <span className="quiet">{one.vendor ?? 'vendor not known'}</span>
+            {one.name} <span className="quiet">{one.vendor ?? 'vendor unknown'}</span>
           </li>
         ))}
       </ul>

@@ -37,10 +37,9 @@ export function UsePanel() {
       <h2 id={`${id}-title`}>Use</h2>
       <p>
         {total === 0
-          ? 'No load has been counted on this computer.'
+          ? 'No loads have been counted on this computer yet.'
           : `${counted(total, 'load')} ${total === 1 ? 'has' : 'have'} been counted on this computer${since === null ? '' : ` since ${new Date(since).toLocaleDateString()}`}.`}{' '}
-        Usual and recent choices, “most loaded” and rules about loads come from them. They stay in this database, and
-        are not exported.
+        They decide what is usual, recent and most loaded, and what rules about loads find. They are never exported.
       </p>
       <Form.Check
         type="switch"
@@ -51,13 +50,11 @@ export function UsePanel() {
         onChange={(event) => keep.mutate(event.target.checked)}
       />
       <div className={styles.erase}>
-        <Form.Label htmlFor={`${id}-from`}>
-          Erase what was counted from this day on; all of it when no day is given
-        </Form.Label>
+        <Form.Label htmlFor={`${id}-from`}>Erase loads from this day on (all without a day)</Form.Label>
         <Form.Control id={`${id}-from`} type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
         {asks ? (
           <span>
-            {from === '' ? 'All counted loads' : `Loads from ${from} on`} of all computers go for good; that can’t be
+            {from === '' ? 'All counted loads' : `Loads from ${from} on`} of all computers will be erased. This can’t be
             undone.{' '}
             <Button size="sm" disabled={erase.isPending} onClick={() => erase.mutate()}>
               Erase

@@ -26,9 +26,9 @@ const LIST = {
   extendPageUp: held('Shift PageUp', 'extend it by a page, upwards'),
   extendFirst: key('Shift Home', 'extend it to the first'),
   extendLast: key('Shift End', 'extend it to the last'),
-  walkDown: held('Mod ArrowDown', 'on without selecting'),
-  walkUp: held('Mod ArrowUp', 'back without selecting'),
-  tick: key('Space, Mod Space', 'add to the selection, or take off it'),
+  walkDown: held('Mod ArrowDown', 'next, without selecting'),
+  walkUp: held('Mod ArrowUp', 'previous, without selecting'),
+  tick: key('Space, Mod Space', 'add to the selection, or remove from it'),
   all: key('Mod a', 'select all'),
 } as const;
 
@@ -71,16 +71,16 @@ export const KEYS = {
     find: key('/', 'into the search line'),
     file: key('f', 'file into drawers'),
     fileAgain: key('Shift f', 'file into the same drawers again'),
-    tray: key('1, 2, 3, 4, 5, 6, 7, 8, 9', 'on a tray, and off again'),
+    tray: key('1, 2, 3, 4, 5, 6, 7, 8, 9', 'put on a tray, or take off'),
     offTrays: key('0', 'off all trays'),
     setAside: key('a', 'set aside, with a reason'),
     bringBack: key('b', 'bring back what is set aside'),
     names: key('m', 'names and notes: nickname, strip label, tags, note'),
     correct: key('c', 'correct role, type, vendor or grouping'),
-    menu: key('w, ContextMenu, Shift F10', 'all that can be done here, as a menu'),
+    menu: key('w, ContextMenu, Shift F10', 'menu of actions'),
     toFile: key('t', 'to file: one after the other, with proposals'),
     newDrawer: key('n', 'new drawer'),
-    newByRule: key('Shift n', 'new drawer by a rule that these have in common'),
+    newByRule: key('Shift n', 'new drawer with a rule that matches these'),
     toDrawer: key('o', 'to a drawer, by its name'),
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),
@@ -141,9 +141,9 @@ export const KEYS = {
     takeOut: key('Delete', 'take it out; remove the divider'),
   },
   rule: {
-    save: key('Enter', 'put the rule in force'),
+    save: key('Enter', 'save the rule'),
     propose: key('ArrowDown', 'use the rule that is proposed'),
-    drop: key('Escape', 'back to the rule in force, then out of it'),
+    drop: key('Escape', 'discard what was changed, then leave the rule'),
   },
   waiting: {
     take: key('Enter', 'file into the marked drawer, and on to the next'),
@@ -162,27 +162,27 @@ export const KEYS = {
     pageUp: LIST.pageUp,
     take: key('Enter', 'take the marked one'),
     tick: key('Space', 'tick several'),
-    tickTyped: key('Mod Space', 'tick it with a name typed'),
-    make: key('Shift Enter', 'make a new one of what is typed'),
+    tickTyped: key('Mod Space', 'tick it while a name is typed'),
+    make: key('Shift Enter', 'create one with the typed name'),
   },
   form: {
     save: key('Enter', 'save; also from a choice'),
-    saveText: key('Mod Enter', 'save from a text of several lines'),
+    saveText: key('Mod Enter', 'save, from a text of several lines'),
   },
   slots: {
     ...ALONG,
     open: key('Enter', 'open the chooser; so does any letter, which is searched for'),
     clear: key('Delete', 'clear the slot'),
     again: key('=', 'load what was loaded last'),
-    bypass: key('-', 'bypass it, and no longer'),
-    feed: key(',', 'feed a sidechain to it, and no longer'),
+    bypass: key('-', 'bypass on and off'),
+    feed: key(',', 'sidechain on and off'),
     moveUp: held('Alt ArrowUp, <', 'move what is in it to the slot above'),
     moveDown: held('Alt ArrowDown, >', 'move what is in it to the slot below'),
-    take: key('Mod c', 'remember what is in it, to put it into another slot'),
-    put: key('Mod v', 'put what was remembered into it'),
+    take: key('Mod c', 'copy what is in it'),
+    put: key('Mod v', 'paste what was copied'),
     add: key('+', 'another slot below it'),
     remove: key('Mod Delete', 'take the slot itself out'),
-    menu: key('., ContextMenu, Shift F10', 'all that can be done here, as a menu'),
+    menu: key('., ContextMenu, Shift F10', 'menu of actions'),
   },
   chooser: {
     down: LIST.down,
@@ -200,7 +200,7 @@ export const KEYS = {
     favourite: key('Mod Enter', 'the marked one on Favourites, and off again'),
     menu: key('Mod ., ContextMenu, Shift F10', 'file the marked one: trays, drawers, names, set aside'),
     drawers: key('Tab', 'to the trays and drawers'),
-    all: key('Mod ArrowDown', 'show what does not fit as well, and hide it again'),
+    all: key('Mod ArrowDown', 'show or hide what does not fit'),
     view: key('Mod ArrowUp', 'the next view: list, drawers, faces'),
     back: key('Escape', 'close the drawer, then the chooser'),
   },
@@ -213,7 +213,7 @@ export const KEYS = {
 } as const satisfies Readonly<Record<string, Readonly<Record<string, KeyEntry>>>>;
 
 /** The key that is held down while dragging out of a drawer or off a tray. */
-export const DRAG_MOVES = { stroke: 'Shift', does: 'dragging, move it out of where it was' } as const;
+export const DRAG_MOVES = { stroke: 'Shift', does: 'while dragging: move it out of where it was' } as const;
 
 /** What has keys. */
 export type KeyPlace = keyof typeof KEYS;

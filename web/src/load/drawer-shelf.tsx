@@ -114,7 +114,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
                 <span className="mono quiet">{column.all}</span>
               )}
             </div>
-            {column.id === 'found' && column.items.length === 0 && <p className="quiet">Nothing has this name.</p>}
+            {column.id === 'found' && column.items.length === 0 && <p className="quiet">No match.</p>}
             <ul>
               {column.items.slice(0, MOST_LINES).map(({ item, name }) => (
                 <li
@@ -135,9 +135,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
             )}
           </div>
         ))}
-        {empty > 0 && (
-          <p className="quiet">{counted(empty, 'drawer')} with nothing that is on this computer and not set aside</p>
-        )}
+        {empty > 0 && <p className="quiet">{counted(empty, 'drawer')} with nothing to load</p>}
         {columns.length > MOST_COLUMNS && (
           <p className="quiet">
             and {counted(columns.length - MOST_COLUMNS, 'drawer')} more; type to find what is in them

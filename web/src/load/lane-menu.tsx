@@ -50,13 +50,12 @@ export function LaneMenu({ lane, state, actions }: Props) {
           )}
           {item('Keep what is in it as a chain …', () => ask('chain'), !isFilled)}
           <Dropdown.Divider />
-          {item('Another insert at its end', () => actions.addSlot(lane, null))}
-          {lane.kind === 'instrument' &&
-            item('Another MIDI effect before the instrument', () => actions.addSlot(lane, null, 'midi-effect'))}
+          {item('Add an insert', () => actions.addSlot(lane, null))}
+          {lane.kind === 'instrument' && item('Add a MIDI effect', () => actions.addSlot(lane, null, 'midi-effect'))}
           <Dropdown.Divider />
           {item('To the left', () => actions.shift(lane, -1))}
           {item('To the right', () => actions.shift(lane, 1))}
-          {item('Copy it with all that is in it', () => actions.copy(lane))}
+          {item('Copy with its plugins', () => actions.copy(lane))}
           {item('Delete it', () => actions.remove(lane))}
         </Dropdown.Menu>
       </Dropdown>

@@ -42,7 +42,7 @@ export function LaneWords({ lane, state, catalogue, actions }: Props) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [uses, lane, now, catalogue, state.slot]);
   const like = likestChain(state, lane.id);
-  const name = (id: ItemId | PluginId): string => catalogue.byId.get(id)?.name ?? 'a plugin that is not here';
+  const name = (id: ItemId | PluginId): string => catalogue.byId.get(id)?.name ?? 'a missing plugin';
   const types = plugins.map((one) => (one?.types[0] === undefined ? '?' : TYPE_TREE[one.types[0]].label));
   const presets = plugins.flatMap((one) => (one?.preset == null ? [] : [`${one.preset.plugin}: ${one.preset.name}`]));
   const missing = plugins.flatMap((one) => (one === undefined || absenceOf(one) === null ? [] : [one.name]));
@@ -54,7 +54,7 @@ export function LaneWords({ lane, state, catalogue, actions }: Props) {
         <p>
           like the chain <bdi>{state.chain.get(like.chainId)?.name}</bdi>
           {like.more.length > 0 &&
-            `, ${String(like.more.length)} ${like.more.length === 1 ? 'plugin' : 'plugins'} more`}
+            `, plus ${String(like.more.length)} ${like.more.length === 1 ? 'plugin' : 'plugins'}`}
           {like.lacks.length > 0 && `, without ${like.lacks.map(name).join(', ')}`}
         </p>
       )}

@@ -75,7 +75,7 @@ export function slotActions(
       remember(slot.id);
       const item = itemIn(slot);
       const name = item === null ? undefined : catalogue.byId.get(item)?.name;
-      toast(`${name ?? 'It'} is remembered: ${strokesOf('slots', 'put')[0] ?? ''} puts it into another slot.`);
+      toast(`${name ?? 'It'} is copied: ${strokesOf('slots', 'put')[0] ?? ''} pastes it into another slot.`);
     },
     add: (slot) => {
       const slots = slotsIn(state, slot.laneId);

@@ -52,7 +52,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   const isBypassed = slot.bypass === true;
   const isFed = slot.sidechain === true;
   const words = isEmpty
-    ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', fed a sidechain' : ''}`
+    ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', with a sidechain' : ''}`
     : [
         plugin === undefined ? 'a plugin that is not in the catalogue' : fullNameOf(plugin),
         build?.format,

@@ -92,7 +92,7 @@ export function useLoading(state: Arrangement, catalogue: ChosenCatalogue, chang
     if (next !== undefined) open(next.id);
     else {
       close();
-      toast('That was the last slot of the lane. + on a slot adds another one below it.');
+      toast('That was the lane’s last slot. Press + on a slot to add one below it.');
     }
   };
   return { opened, last, open, close, take, load };

@@ -127,7 +127,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
             />
             <footer className={styles.ways}>
               <span>
-                {ways.length === 0 ? 'hands nothing over' : 'hands over by '}
+                {ways.length === 0 ? 'nothing is handed over' : 'hands over by '}
                 <b>{ways.join(' and ')}</b>
               </span>
               <PlainButton onClick={() => setAsks(true)}>change …</PlainButton>
@@ -169,13 +169,11 @@ async function handedOver(picked: Picked, copies: 'name' | 'path' | null): Promi
       await navigator.clipboard.writeText(picked[copies] ?? name);
       copied = true;
     } catch {
-      toast.error(
-        `The browser did not let “${name}” onto the clipboard. Click into this window, and pick it once more.`,
-      );
+      toast.error(`The browser blocked the clipboard for “${name}”. Click into this window and pick it again.`);
     }
   }
   const how = [
-    ...(copied ? [copies === 'path' ? 'copied as its file' : 'copied'] : []),
+    ...(copied ? [copies === 'path' ? 'copied as a file path' : 'copied'] : []),
     ...(sent ? ['sent'] : []),
   ].join(' and ');
   return `“${name}” ${how === '' ? 'picked' : how}`;

@@ -101,7 +101,7 @@ export function DeskBoxes({
           title="Your first chest"
           label="Name of the chest"
           first={STARTS.empty.name}
-          hint="A chest holds your drawers. What you have just begun goes on in it."
+          hint="A chest holds your drawers. What you have begun continues in it."
           close={close}
           done={(name) => makeFirstChest(name)}
         />

@@ -72,7 +72,7 @@ export class ScanRow {
   @Column('integer', { default: 0 }) problems: number;
   /** What it is to do besides its folders. */
   @Column('jsonb', { default: {} }) wish: ScanWish;
-  /** What happened to each build and place; large, and only read when it is looked at. */
+  /** Show the details build and place; large, and only read when it is looked at. */
   @Column('jsonb', { nullable: true, select: false }) story: ScanEvent[] | null;
   @Column('text', { nullable: true }) failure: string | null;
 }

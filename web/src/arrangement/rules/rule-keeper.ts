@@ -185,14 +185,14 @@ export class RuleKeeper {
       const [old, own] = [this.lists.get(id), lists.get(id)];
       if (old === undefined || own === undefined || old === own || before.state.drawer.get(id)?.rule !== rule) continue;
       if (own.length === 0 && old.length > 0)
-        words.push(`The rule of ${name} takes nothing any more; before it took ${String(old.length)}.`);
+        words.push(`The rule of ${name} now finds nothing; it found ${String(old.length)} before.`);
       else if (own.length >= old.length * MANY.times && own.length - old.length >= MANY.more)
-        words.push(`The rule of ${name} takes ${String(own.length)} now; before it took ${String(old.length)}.`);
+        words.push(`The rule of ${name} now finds ${String(own.length)}; it found ${String(old.length)} before.`);
     }
     if (words.length === 0) return;
     const more = words.length - MOST_TOLD;
     this.noticed(
-      [...words.slice(0, MOST_TOLD), ...(more > 0 ? [`${String(more)} more have changed as much.`] : [])].join(' '),
+      [...words.slice(0, MOST_TOLD), ...(more > 0 ? [`${String(more)} more drawers changed as much.`] : [])].join(' '),
     );
   }
 

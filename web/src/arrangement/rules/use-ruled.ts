@@ -28,7 +28,7 @@ function keeperFor(computer: ComputerId, client: QueryClient): RuleKeeper {
     create: () => new Worker(new URL('./rules.worker.ts', import.meta.url), { type: 'module' }),
     onLost: () => keeper.startAgain(),
     onGivenUp: () =>
-      toast.error('The rules of clever drawers can’t be worked out: their worker could not be started.', {
+      toast.error('Clever drawers can’t be filled: a background process of this page did not start.', {
         id: 'rules-worker',
         duration: Infinity,
         action: { label: 'Reload', onClick: () => location.reload() },
@@ -57,7 +57,7 @@ async function whenSaved(client: QueryClient, computer: ComputerId): Promise<voi
 /** Stands for the traits where they could not be fetched, which is told. */
 const TRAITS_NOT_FETCHED: ReadonlyMap<PluginId, Traits> = new Map();
 const NO_TRAITS_TOLD =
-  'Descriptions, channels, presets and last loads could not be fetched: rules that ask for them take less. Reload the page to try again.';
+  'Descriptions, channels, presets and last loads could not be fetched: rules that ask for them may find too little. Reload the page to try again.';
 
 /** What has been asked for besides what lists show, by any rule that was ever written in this page: it is kept up from then on, for all. */
 const asked = { traits: false, presets: false };

@@ -66,7 +66,7 @@ export function OpenDrawer(props: Props) {
       <p className="quiet">
         {drawer.rule === null
           ? 'Empty. Drop plugins here, or select some and press F. Filing copies nothing and removes nothing.'
-          : 'No plugin is what the rule asks. Change the rule, or drop plugins here: they stay in it whatever the rule says.'}
+          : 'No plugin matches the rule. Change it, or drop plugins here: they stay, whatever the rule says.'}
       </p>
     ) : split === null ? (
       lineList(shown, why, `In ${drawer.name}`)
@@ -113,7 +113,7 @@ export function OpenDrawer(props: Props) {
               </Dropdown.Item>
             ) : (
               <Dropdown.Item as="button" type="button" onClick={() => actions.freeze(drawer)}>
-                Freeze: keep what it holds, by hand
+                Freeze: keep what it holds now
               </Dropdown.Item>
             )}
             <Dropdown.Divider />
@@ -184,7 +184,7 @@ function SplitMenu({ drawer, actions }: { drawer: Drawer; actions: DrawerActions
         {split === null ? 'Split' : `Split: ${DRAWER_SPLIT_LABELS[split]}`}
       </Dropdown.Toggle>
       <Dropdown.Menu>
-        <div className="dropdown-header">Into inner drawers that follow by themselves</div>
+        <div className="dropdown-header">Split by itself into inner drawers</div>
         {DRAWER_SPLITS.map((by) => (
           <Dropdown.Item key={by} as="button" type="button" onClick={() => actions.split(drawer, by)}>
             {DRAWER_SPLIT_LABELS[by]}

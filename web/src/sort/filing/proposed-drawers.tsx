@@ -19,7 +19,7 @@ export function WaitingPlugin({ plugin, about }: { plugin: ChosenItem; about: (i
           <bdi>{plugin.name}</bdi>
         </b>
         <div className="quiet">
-          {plugin.vendor ?? 'vendor not known'} · {kindInWords(plugin.types, plugin.role)}
+          {plugin.vendor ?? 'vendor unknown'} · {kindInWords(plugin.types, plugin.role)}
         </div>
       </div>
       <span className="grow" />

@@ -183,7 +183,7 @@ function NextPlugins({ plugins }: { plugins: readonly ChosenItem[] }) {
           <li key={plugin.id} className="one-line">
             <TypeGlyph types={plugin.types} role={plugin.role} /> <bdi>{plugin.name}</bdi>{' '}
             <span className="quiet">
-              <bdi>{plugin.vendor ?? 'vendor not known'}</bdi>
+              <bdi>{plugin.vendor ?? 'vendor unknown'}</bdi>
             </span>
           </li>
         ))}

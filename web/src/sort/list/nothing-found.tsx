@@ -20,7 +20,7 @@ export function NothingFound({
         {isHidden
           ? `${String(outside)} ${outside === 1 ? 'matches' : 'match'} outside of them.`
           : typed === ''
-            ? 'Nothing has all of these.'
+            ? 'Nothing matches all of these.'
             : 'No name, vendor, type or tag matches.'}
       </p>
       <Button variant="outline-primary" onClick={isHidden ? clear : all}>

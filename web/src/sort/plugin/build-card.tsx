@@ -78,7 +78,7 @@ export function BuildCard({
       {build.asked !== null && <p className="quiet">{ASK_WORDS[build.asked]}</p>}
       {build.printed !== null && (
         <details>
-          <summary>What it printed while it was being asked</summary>
+          <summary>What it printed while it was loaded</summary>
           <pre>{build.printed}</pre>
         </details>
       )}

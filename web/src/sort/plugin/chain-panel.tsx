@@ -88,8 +88,8 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
           </ol>
           <p className="quiet">
             {drawers.length + trays.length === 0
-              ? 'It stands in no drawer and on no tray.'
-              : `It stands in ${[...drawers, ...trays].join(', ')}.`}{' '}
+              ? 'It in no drawer and on no tray.'
+              : `It is in ${[...drawers, ...trays].join(', ')}.`}{' '}
             In Load it is found by typing, and loads in one go.
           </p>
         </>

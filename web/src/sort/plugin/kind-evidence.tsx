@@ -9,7 +9,7 @@ const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   declared: 'declared by its maker',
   strong: 'detected, certain',
   likely: 'detected, likely',
-  unknown: 'not known',
+  unknown: 'unknown',
 };
 
 /** What the plugin is, how sure that is, and what it was worked out from. */
@@ -20,12 +20,12 @@ export function KindEvidence({ plugin }: { plugin: PluginDetail }) {
       <dl className={styles.kind}>
         <dt>role</dt>
         <dd>
-          <b>{role === null ? 'not known' : ROLE_LABELS[role]}</b>
+          <b>{role === null ? 'unknown' : ROLE_LABELS[role]}</b>
           {role !== null && <span className="quiet">, {GRADE_WORDS[roleGrade]}</span>}
         </dd>
         <dt>type</dt>
         <dd>
-          <b>{types.length === 0 ? 'not known' : types.map((type) => TYPE_TREE[type].label).join(', ')}</b>
+          <b>{types.length === 0 ? 'unknown' : types.map((type) => TYPE_TREE[type].label).join(', ')}</b>
           {types.length > 0 && <span className="quiet">, {GRADE_WORDS[typeGrade]}</span>}
         </dd>
         {evidence.length > 0 && (

@@ -43,7 +43,7 @@ export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalog
         <li key={other.id}>
           Possibly the same as <b>{other.name}</b>{' '}
           <span className="quiet">
-            {other.vendor ?? 'vendor not known'} · {reason}
+            {other.vendor ?? 'vendor unknown'} · {reason}
           </span>{' '}
           <PlainButton onClick={() => join(other)}>
             {index === 0 && <KeyHint place="panel" does="join" />} Join

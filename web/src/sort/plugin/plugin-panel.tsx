@@ -63,10 +63,10 @@ export function PluginPanel(props: Props) {
 
 /** A vendor that none of the builds names comes from the others in its bundle, and is no more than likely. */
 function vendorInWords({ id, vendor, builds }: PluginDetail, state: Arrangement): string {
-  if (vendor === null) return 'vendor not known';
+  if (vendor === null) return 'vendor unknown';
   const isTold =
     builds.length === 0 || builds.some((build) => build.vendor !== null) || state.choice.get(id)?.vendor != null;
-  return isTold ? vendor : `${vendor}, likely: the others in its bundle are`;
+  return isTold ? vendor : `${vendor}, likely: like the others in its bundle`;
 }
 
 function About({

@@ -70,7 +70,7 @@ export function PresetList({ plugin, state, chosen, choose }: Props) {
           </ul>
         </div>
       ))}
-      {found.length === 0 && <p className="quiet">No preset has these words. Type fewer of them.</p>}
+      {found.length === 0 && <p className="quiet">No preset matches. Type fewer words.</p>}
       {found.length > shown.length && (
         <p className="quiet">
           {found.length - shown.length} more are not shown. Type some letters of the one that you want.

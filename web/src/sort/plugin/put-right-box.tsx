@@ -205,7 +205,7 @@ function SameForOthers({ lesson, type, all, too, setToo }: SameForOthersProps) {
           <Form.Check
             key={plugin.id}
             id={`same-${plugin.id}`}
-            label={vendor === null ? `${plugin.name} (${plugin.vendor ?? 'vendor not known'})` : plugin.name}
+            label={vendor === null ? `${plugin.name} (${plugin.vendor ?? 'vendor unknown'})` : plugin.name}
             checked={too.has(plugin.id)}
             onChange={(event) => take(plugin.id, event.target.checked)}
           />

@@ -47,7 +47,7 @@ export function RuleEditor({ drawer, drawers, draft, state, catalogue, changes }
   return (
     <section className={styles.editor} aria-label={`The rule of ${drawer.name}`}>
       {draft.problem !== null && draft.condition !== null && (
-        <p className="quiet">Below is the last rule that could be read.</p>
+        <p className="quiet">Shown below: the last rule that could be read.</p>
       )}
       {draft.condition !== null && (
         <RuleSentence
