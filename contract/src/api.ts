@@ -8,6 +8,7 @@ import {
   computerRequest,
   eventsQuery,
   folderChangeRequest,
+  directoryQuery,
   folderRequest,
   journalQuery,
   renameRequest,
@@ -92,6 +93,13 @@ export const API = {
     status: 200,
     answer: listOf(answers.proposedFolder),
     problems: NO_COMPUTER,
+  },
+  'GET /computers/{computer}/directories': {
+    summary: 'The names of the folders in a folder of the computer at hand, to choose a plugin folder by.',
+    query: directoryQuery,
+    status: 200,
+    answer: answers.directoryView,
+    problems: [...NO_COMPUTER, 'request-does-not-fit', 'other-computer', 'not-done'],
   },
   'POST /computers/{computer}/folders': {
     summary: 'A new plugin folder.',

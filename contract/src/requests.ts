@@ -16,9 +16,8 @@ export const computerRequest = object({
 }).noUnknown();
 export const renameRequest = object({ name: name('the name of a computer') }).noUnknown();
 
-/** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin. */
-export const folderRequest = object({
-  path: string()
+const folderPath = () =>
+  string()
     .strict()
     .trim()
     .min(1, 'name a folder')
@@ -28,10 +27,16 @@ export const folderRequest = object({
       'short',
       `a path has at most ${String(MOST_PATH_BYTES)} bytes`,
       (path) => utf8Length(path ?? '') <= MOST_PATH_BYTES,
-    )
-    .required('name a folder'),
+    );
+
+/** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin. */
+export const folderRequest = object({
+  path: folderPath().required('name a folder'),
   anyway: boolean().strict().optional(),
 }).noUnknown();
+
+/** Which folder is listed; absent: the home folder of the user who runs the server. */
+export const directoryQuery = object({ path: folderPath().optional() }).noUnknown();
 
 /** A change of a folder's switches. */
 export const folderChangeRequest = object({

@@ -66,7 +66,7 @@ test('while the rule is written its result is shown; Esc goes back, Enter keeps,
   await accessible(page);
   await front(page, 'Halls').getByRole('button', { name: 'Write type:reverb' }).click();
   await text(page, 'Halls').press('Enter');
-  await expect(foot(page)).toContainText('Undo: another rule for Halls');
+  await expect(foot(page)).toContainText('Undo: change the rule of Halls');
   await expect(text(page, 'Halls')).toHaveValue('plate OR type:reverb OR type:reverb');
   await takeBack(page, 2);
 });

@@ -45,6 +45,31 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   await expect(page.getByRole('button', { name: `Scan ${gone}` })).toHaveCount(0);
 });
 
+test('a folder is found by walking from folder to folder, by keyboard alone', async ({ page }) => {
+  const start = join(process.env.DEMO_FOLDER ?? '', 'shelf of folders');
+  const folder = join(start, 'second', 'plugins');
+  await putBundle(folder, 'lantern', 'Lantern Hall');
+  await mkdir(join(start, 'first'));
+  await page.goto(await placeOf('intake'));
+  await page.getByLabel('Another folder').fill(start);
+  await page.getByRole('button', { name: 'Browse …' }).click();
+  const box = page.getByRole('dialog');
+  await expect(box.getByRole('option')).toHaveText([/Use this folder/, /Up to the folder above/, 'first', 'second']);
+  await accessible(page);
+  for (const name of ['second', 'plugins']) {
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+    await expect(box.locator('.modal-title')).toHaveText(new RegExp(`${name}$`));
+  }
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Another folder')).toHaveValue(folder);
+  await expect(page.getByLabel('Another folder')).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: `Scan ${folder}` })).toBeVisible();
+  await page.getByRole('button', { name: `Remove ${folder} from the list` }).click();
+  await rm(start, { recursive: true });
+});
+
 test('what scans left out is counted and listed, and a folder of links tells which other it shares its builds with', async ({
   page,
 }) => {

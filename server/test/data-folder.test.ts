@@ -219,7 +219,7 @@ describe('a database that ends', () => {
       for (const one of own) process.kill(one, 'SIGSTOP');
       const response = await fetch(`${server.url}/api/computers/${id}/arrangement`);
       expect(response.status).toBe(503);
-      expect(await detailOf(response)).toContain('does not get at its saved data');
+      expect(await detailOf(response)).toContain('can’t reach its saved data');
       expect(Date.now() - began).toBeLessThan(20_000);
     } finally {
       for (const one of own) process.kill(one, 'SIGCONT');

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { homedir } from 'node:os';
+import { dirname, join } from 'node:path';
 import type {
+  DirectoryView,
   FolderView,
   PluginDetail,
   ProblemDetails,
@@ -46,6 +48,32 @@ describe('intake', () => {
         `/computers/${computer}/plugins/${encodeURIComponent('tollgatesound/copperEq'.toLowerCase())}`,
       ),
     ).toMatchObject({ builds: [{ declaredTypes: ['EQPlugin'], sources: { name: 'manifest' } }] });
+  });
+
+  it('lists the folders in a folder by name, and nothing of files or of what the system makes up', async () => {
+    const directories = (path?: string): Promise<{ status: number; body: DirectoryView & ProblemDetails }> =>
+      api.call(
+        'GET',
+        `/computers/${computer}/directories${path === undefined ? '' : `?path=${encodeURIComponent(path)}`}`,
+      );
+    await writeFile(join(plugins, 'note.txt'), 'not a folder');
+    expect((await directories(plugins)).body).toEqual({
+      path: plugins,
+      parent: dirname(plugins),
+      names: ['Copper EQ.lv2', 'Toybox Piano.lv2', 'Vestry Plate.lv2'],
+      more: 0,
+    });
+    expect((await directories()).body.path).toBe(homedir());
+    expect((await directories('/')).body.parent).toBeNull();
+    for (const [path, status, words] of [
+      [join(plugins, 'note.txt'), 422, 'is a file'],
+      [join(plugins, 'nothing'), 422, 'There is no folder'],
+      ['/proc/1', 422, 'belongs to the system'],
+      ['plugins', 400, 'not a full path'],
+    ] as const) {
+      const refused = await directories(path);
+      expect([path, refused.status, refused.body.detail]).toEqual([path, status, expect.stringContaining(words)]);
+    }
   });
 
   it('keeps a vanished plugin and its places, marked as not found, until it is back at another path', async () => {

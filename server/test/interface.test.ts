@@ -168,7 +168,7 @@ it('several intents are one step: done together, undone together, or not at all'
     { kind: 'rename-drawer', id: drawerId, name: 'Rooms' },
     { kind: 'set-rule', id: drawerId, rule: { kind: 'keywords', words: ['room'] } },
   );
-  expect([both.body.label, both.body.edits.length]).toEqual(['rename Space to Rooms and a rule for Rooms', 1]);
+  expect([both.body.label, both.body.edits.length]).toEqual(['rename Space to Rooms and add a rule to Rooms', 1]);
   expect(
     (await wish({ kind: 'rename-drawer', id: drawerId, name: 'x' }, { kind: 'delete-chest', id: 'gone' })).status,
   ).toBe(422);

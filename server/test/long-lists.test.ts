@@ -94,7 +94,7 @@ describe('a place that can’t be written down', () => {
     expect((await catalogue()).plugins).toHaveLength(3);
     const { list } = await problems();
     expect(list.map((one) => one.code)).toEqual(['not-kept', 'not-kept']);
-    expect(list[0]?.message).toContain('could not be kept in the catalogue');
+    expect(list[0]?.message).toContain('could not be saved in the catalogue');
     spoilScans((result) => result);
     expect((await scan()).outcome).toMatchObject({ recovered: 2, failed: 0, unchanged: 3 });
   });

@@ -86,6 +86,6 @@ it('a folder that is not there, and a file, are told when they are added', async
   });
   expect(await api.call('POST', `/computers/${computer}/folders`, { path: file })).toMatchObject({
     status: 422,
-    body: { detail: `${file} is a file. Add the folder that it lies in.` },
+    body: { detail: `${file} is a file. Add the folder that holds it.` },
   });
 });

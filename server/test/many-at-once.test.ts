@@ -98,17 +98,21 @@ it('a long list of ids is checked at once, and what else is large apart', async 
   const bytes = (body: unknown) => new TextEncoder().encode(JSON.stringify(body));
   const gone = new AbortController();
   gone.abort();
-  // Nobody waits any more: a thread is not begun for it, and what needs none is there all the same.
+  // The client has gone away any more: a thread is not begun for it, and what needs none is there all the same.
   const read = (body: unknown) => readBodyApart('POST /computers/{computer}/changes', bytes(body), gone.signal);
   const many = { intents: [{ ...file, pluginIds: Array.from({ length: 50_000 }, () => randomUUID()) }] };
   expect(await read(many)).toEqual(many);
   await expect(read({ intents: [{ ...file, pluginIds: [...ids, 7] }] })).rejects.toThrow('`string`');
   const tags = Array.from({ length: 100 }, (_, at) => `tag ${String(at)}`);
   const naming = { kind: 'name-plugins', pluginIds: ids, naming: { addTags: tags } };
-  await expect(read({ intents: Array.from({ length: 100 }, () => naming) })).rejects.toThrow('Nobody waits');
+  await expect(read({ intents: Array.from({ length: 100 }, () => naming) })).rejects.toThrow(
+    'The client has gone away',
+  );
   // Parsed here it would end in an error of ours: it is nested deeper than any stack.
   const deep = new TextEncoder().encode('['.repeat(1_200_000) + ']'.repeat(1_200_000));
-  await expect(readBodyApart('POST /computers/{computer}/changes', deep, gone.signal)).rejects.toThrow('Nobody waits');
+  await expect(readBodyApart('POST /computers/{computer}/changes', deep, gone.signal)).rejects.toThrow(
+    'The client has gone away',
+  );
 });
 
 it('JSON for the database is without what it does not take, and else as it is', () => {

@@ -63,6 +63,9 @@ it('the first computer is the one at hand; the folders of another one are not lo
     expect(refused.body.detail).toContain('npm run scan');
   }
   expect(await get(`/computers/${other}/proposed-folders`)).toEqual([]);
+  expect(await get<ProblemDetails>(`/computers/${other}/directories`)).toMatchObject({
+    type: 'urn:clever-drawer:problem:other-computer',
+  });
 });
 
 it('a report adds its computer; the same again changes nothing; what is gone from its folders counts as not found', async () => {

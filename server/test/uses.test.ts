@@ -128,7 +128,7 @@ it('a session’s document is what its schema says, and comes back; a damaged DA
   });
   expect([response.status, ((await response.json()) as ProblemDetails).detail]).toEqual([
     422,
-    expect.stringContaining('no DAWproject'),
+    expect.stringContaining('not a DAWproject'),
   ]);
 });
 

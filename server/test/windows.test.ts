@@ -157,7 +157,7 @@ describe('pictures', () => {
     const { picture } = (await (await send(PNG)).json()) as { picture: string };
     expect(((await (await send(PNG)).json()) as { picture: string }).picture).toBe(picture);
     const pluginId = 'tollgatesound/vestryplate';
-    expect((await change({ kind: 'show-face', pluginId, picture })).body.label).toBe('a picture for Vestry Plate');
+    expect((await change({ kind: 'show-face', pluginId, picture })).body.label).toBe('set a picture for Vestry Plate');
     const response = await fetch(`${api.url}/api/computers/${computer}/pictures/${picture}`);
     expect(response.headers.get('content-type')).toBe('image/png');
     expect(Buffer.from(await response.arrayBuffer()).equals(PNG)).toBe(true);

@@ -58,6 +58,16 @@ export const proposedFolder = thing('ProposedFolder', {
 /** See proposedFolder. */
 export type ProposedFolder = Answer<typeof proposedFolder>;
 
+/** The folders in a folder of the computer at hand, by name alone. `parent`: null at the top; `more`: beyond the limit. */
+export const directoryView = thing('Directory', {
+  path: words(),
+  parent: words().nullable(),
+  names: listOf(words()),
+  more: count(),
+});
+/** See directoryView. */
+export type DirectoryView = Answer<typeof directoryView>;
+
 /** How far a scan is, or how it ended. */
 export const SCAN_STATES = ['waiting', 'running', 'done', 'cancelled', 'failed', 'interrupted'] as const;
 /** One of them. */

@@ -67,7 +67,7 @@ export const DRAWER_PLANNERS: Planners<
       const label =
         rule === null
           ? `take the rule off ${before.name}`
-          : `${before.rule === null ? 'add a' : 'change the'} rule of ${before.name}`;
+          : `${before.rule === null ? 'add a rule to' : 'change the rule of'} ${before.name}`;
       return planned(label, [changed(before, { ...before, rule })]);
     },
   },

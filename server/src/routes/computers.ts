@@ -1,9 +1,10 @@
 import { homedir } from 'node:os';
-import { isAbsolute, join, resolve } from 'node:path';
+import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
-import { isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
+import { childFolders, type ChildFolders } from '@clever-drawer/scan/child-folders';
+import { isMadeUp, isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
 import { HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
@@ -32,7 +33,7 @@ type Keys =
   | 'GET /union'
   | `${'GET' | 'POST'} /computers/{computer}/folders`
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
-  | 'GET /computers/{computer}/proposed-folders'
+  | `GET /computers/{computer}/${'proposed-folders' | 'directories'}`
   | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
@@ -52,6 +53,28 @@ function checkFolder(path: string, ownData: string | null): void {
       `There is no folder ${path} on this computer. Check the spelling, or connect the disk that it is on first.`,
     );
   if (!found.isDirectory()) throw refused(`${path} is a file. Add the folder that holds it.`);
+}
+
+/** A path as it was typed, from the top; `~` is the home folder. Throws a problem for one that begins elsewhere. */
+function fullPath(typed: string): string {
+  const path = typed === '~' || typed.startsWith('~/') ? join(homedir(), typed.slice(1)) : typed;
+  if (isAbsolute(path)) return path;
+  throw new HttpError(
+    'request-does-not-fit',
+    `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
+  );
+}
+
+/** The folders in a folder; rejects with a problem in words when it can't be read. */
+async function foldersIn(path: string): Promise<ChildFolders> {
+  try {
+    return await childFolders(path);
+  } catch (error) {
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === 'EACCES' || code === 'EPERM') throw refused(`You have no permission to read ${path}.`);
+    if (code === 'ENOTDIR') throw refused(`${path} is a file.`);
+    throw refused(`There is no folder ${path} on this computer.`);
+  }
 }
 
 /** Computers, their plugin folders and their catalogues as they were worked out. */
@@ -93,14 +116,17 @@ export function computerHandlers({
       return here.is(computer.id) ? presentFolders(computer.system).filter((folder) => !listed.has(folder.path)) : [];
     },
 
+    'GET /computers/{computer}/directories': async ({ path: { computer }, query }) => {
+      await computerHere(db, here, computer);
+      const path = resolve(fullPath(query.path ?? '~'));
+      if (isMadeUp(path)) throw refused(WHY_NO_FOLDER.system(path));
+      const parent = dirname(path);
+      return { path, parent: parent === path ? null : parent, ...(await foldersIn(path)) };
+    },
+
     'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path: typed, anyway = false } }) => {
       const computerId = await computerHere(db, here, computer);
-      const path = typed === '~' || typed.startsWith('~/') ? join(homedir(), typed.slice(1)) : typed;
-      if (!isAbsolute(path))
-        throw new HttpError(
-          'request-does-not-fit',
-          `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
-        );
+      const path = fullPath(typed);
       checkFolder(resolve(path), ownData);
       if (!anyway && isMostlyOtherFiles(resolve(path)))
         throw new HttpError(

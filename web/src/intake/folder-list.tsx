@@ -7,9 +7,11 @@ import { toast } from 'sonner';
 import type { FolderView } from '@clever-drawer/contract/responses';
 import { useQuery } from '@tanstack/react-query';
 import { ApiError, call, wordsOf } from '../lib/api';
+import { focusWhenThere } from '../lib/focus';
 import { useProposedFolders } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
+import { FolderBrowser } from './folder-browser';
 import { useStartScan } from '../catalogue/scanning';
 import { useFolderChanges } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
@@ -135,7 +137,16 @@ function AddFolder() {
   const isDoubtful = add.error instanceof ApiError && add.error.problem === 'mostly-no-plugins';
   return (
     <Form onSubmit={submit} noValidate>
-      <Form.Label htmlFor="new-folder">Another folder, with its full path</Form.Label>
+      <div className={styles.newFolder}>
+        <Form.Label htmlFor="new-folder">Another folder, with its full path</Form.Label>
+        <FolderBrowser
+          from={path}
+          choose={(chosen) => {
+            setPath(chosen);
+            focusWhenThere('#new-folder');
+          }}
+        />
+      </div>
       <InputGroup size="sm" hasValidation>
         <Form.Control
           id="new-folder"

@@ -161,7 +161,7 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
       await openEchoes(page);
       await ruleText(page).fill('echo OR delay');
       await press();
-      await expect(foot(page)).toContainText('Undo: another rule for Echoes');
+      await expect(foot(page)).toContainText('Undo: change the rule of Echoes');
       await saved(page);
       // In the field Ctrl+Z would be the field's own.
       await label(page, 'Echoes').focus();
