@@ -86,8 +86,7 @@ const SYNONYMS: Readonly<Partial<Record<TypeId, string>>> = {
   oscilloscope: 'scope, oszilloskop, oszi, osciloscopio',
   'correlation-meter': 'phase meter, goniometer, corr, korrelation, vectorscope',
   tuner: 'stimmgerat, accordeur, afinador',
-  'test-generator':
-    'tone generator, signal generator, ~sweep, ~noise, ~oscillator, testton, rauschen, rauschgenerator, bruit, ruido',
+  'test-generator': 'tone generator, signal generator, ~sweep, ~noise, ~oscillator, testton, rauschen, bruit, ruido',
   analyser: 'analyzer, ~meter, messen, medidor, analyseur, analizador',
   'envelope-lfo': 'envelope, lfo, adsr, hullkurve, huellkurve, enveloppe, envolvente',
   metronome: '~click, click track, ~metronom, metronomo',
@@ -112,6 +111,8 @@ const NAME_SYNONYMS: readonly (readonly [words: string, others: string])[] = [
   ['graphic', 'geq, grafisch, graphique, grafico'],
   ['impulse response', 'ir, convolution, faltung'],
   ['impulse', 'ir'],
+  ['noise', 'rauschen, bruit, ruido'],
+  ['noise generator', 'rauschgenerator'],
   ['convolution', 'ir, impulse response, faltung'],
   ['convolver', 'ir, convolution, impulse response, faltung'],
   ['reverb', 'verb, rvb, hall'],

@@ -17,6 +17,9 @@ export const INITIALS = { whole: 3, beginning: 5, inside: 7 };
 /** What it costs that is several words of a name, written together, or beginnings of words of vendor and name, and for each piece further. */
 export const TOGETHER = { begun: 3, inside: 8, pieces: 8, piece: 1 };
 
+/** What all that was typed costs as one piece of a joined name. Across a border of words it is weaker than a type, a plural or a slip. */
+export const JOINED_SCORES = { whole: 0, words: 1, 'first word': 1, crossing: 15, inside: 24 };
+
 /** Where a word stands in a text: first word of a name, a later one, a further word (vendor, type, tag), another word for one of these, or far from the name (description, file). Kept in the low bits of a posting. */
 export const PLACES = { first: 0, later: 1, more: 2, alias: 3, far: 4 };
 /** How many bits of a posting hold the place. */
@@ -27,3 +30,6 @@ export const PLACE_COSTS = [0, 1, 3, 4, 9];
 export const MORE_WORD = 3;
 /** At most so much costs a whole word of a name. */
 export const WHOLE_NAME_WORD = 1;
+
+/** What a word that fits so many items costs further where no item fits all words: a rare word tells more (compare inverse document frequency). */
+export const commonness = (items: number): number => 3 * Math.floor(Math.log2(items + 1));

@@ -1,5 +1,16 @@
 import { fold, foldedChunks, foldedWords, joined, wordsOf } from '../text/words.js';
-import { COSTS, INITIALS, MORE_WORD, PLACE_BITS, PLACE_COSTS, PLACES, TOGETHER, WHOLE_NAME_WORD } from './costs.js';
+import {
+  commonness,
+  COSTS,
+  INITIALS,
+  JOINED_SCORES,
+  MORE_WORD,
+  PLACE_BITS,
+  PLACE_COSTS,
+  PLACES,
+  TOGETHER,
+  WHOLE_NAME_WORD,
+} from './costs.js';
 import { JoinedNames } from './joined-names.js';
 import { startsWithDigit, withDigits, wordsForDigits } from './number-words.js';
 import { Postings } from './postings.js';
@@ -13,14 +24,9 @@ import { WordPieces } from './word-pieces.js';
 const FEW = 5;
 
 const NOT_MET = 255;
-/** What all that was typed costs as one piece of a joined name. Across a border of words it is weaker than a type, a plural or a slip. */
-const JOINED_SCORES = { whole: 0, words: 1, 'first word': 1, crossing: 15, inside: 24 };
 const PLACE_MASK = (1 << PLACE_BITS) - 1;
 const LONGEST_INITIALS = 8;
 const SHORTEST_JOINED = 4;
-const SHORTEST_PIECES = 3;
-const LONGEST_PIECES = 48;
-const MAX_PIECES = 10;
 const SHORTEST_FAR = 2;
 const LONGEST_INSIDE_INITIALS = 4;
 
@@ -130,7 +136,12 @@ export class SearchIndex {
     if (count === 0) count = this.widened(read, 'parts', (word) => this.words.near(word));
     if (count === 0)
       count = this.widened(read, 'parts', (word) => [...this.words.nearer(word), ...this.words.far(word)]);
-    return { found: rankItems(this, count > 0 ? wanted.length : this.mostMet(), wanted.length), isMet: count > 0 };
+    if (count > 0) return { found: rankItems(this, wanted.length, wanted.length), isMet: true };
+    this.meet(
+      read,
+      read.map(({ items = 0 }) => commonness(items)),
+    );
+    return { found: rankItems(this, this.mostMet(), wanted.length), isMet: false };
   }
 
   /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
@@ -204,14 +215,15 @@ export class SearchIndex {
       .map((word) => this.words.add(word));
   }
 
-  /** Adds up what each item costs; returns how many items every word fits. */
-  private meet(typed: readonly Typed[]): number {
+  /** Adds up what each item costs; returns how many items every word fits. `further`: what each word costs besides. */
+  private meet(typed: readonly Typed[], further: readonly number[] = []): number {
     const { total, met, cost, whole } = this;
     total.fill(0);
     met.fill(0);
     whole.fill(0);
-    for (const one of typed) {
+    for (const [at, one] of typed.entries()) {
       const { word, found, reach } = one;
+      const besides = further[at] ?? 0;
       cost.fill(NOT_MET);
       for (const { word: number, tier } of found) this.price(number, tier, reach);
       if (word.length > 1) this.priceInitials(word);
@@ -223,7 +235,7 @@ export class SearchIndex {
         if (price === NOT_MET) continue;
         one.items++;
         met[item] = (met[item] ?? 0) + 1;
-        total[item] = (total[item] ?? 0) + price;
+        total[item] = (total[item] ?? 0) + price + besides;
         if (price <= WHOLE_NAME_WORD) whole[item] = (whole[item] ?? 0) + 1;
       }
     }
@@ -253,10 +265,9 @@ export class SearchIndex {
   /** The beginnings of words of vendor and name, typed together: "copla" for Copper Plate. */
   private pricePieces(typed: Typed): void {
     const { word } = typed;
-    if (word.length < SHORTEST_PIECES || word.length > LONGEST_PIECES) return;
     if (typed.pieces === undefined) {
       const found: number[] = [];
-      this.pieces.matching(word, MAX_PIECES, (item, pieces) => {
+      this.pieces.matching(word, (item, pieces) => {
         found.push(item, TOGETHER.pieces + TOGETHER.piece * (pieces - 2));
       });
       typed.pieces = found;

@@ -1,3 +1,6 @@
+/** What is shorter or longer is not taken for pieces of words. */
+const TYPED_LENGTH = { min: 3, max: 48 };
+const MAX_PIECES = 10;
 /** Words that begin alike can be cut in a great many ways: so many are tried for an item. */
 const MAX_TRIES = 300;
 
@@ -17,7 +20,8 @@ export class WordPieces {
   }
 
   /** Tells each item whose words begin with pieces that make up what was typed, two at least, and with how few pieces. */
-  matching(typed: string, maxPieces: number, tell: (item: number, pieces: number) => void): void {
+  matching(typed: string, tell: (item: number, pieces: number) => void): void {
+    if (typed.length < TYPED_LENGTH.min || typed.length > TYPED_LENGTH.max) return;
     const letters = (this.firstLetters ??= Uint16Array.from(this.words, (word) => word.charCodeAt(0)));
     const first = typed.charCodeAt(0);
     let item = 0;
@@ -25,13 +29,13 @@ export class WordPieces {
       // Items follow each other, and so do their words.
       while ((this.starts[item + 1] ?? Infinity) <= at) item++;
       const end = this.starts[item + 1] ?? 0;
-      let best = maxPieces + 1;
+      let best = MAX_PIECES + 1;
       this.triesLeft = MAX_TRIES;
       for (; at < end; at++)
         if (letters[at] === first && at < end - 1)
           best = Math.min(best, this.piecesFrom(letters, typed, 0, at, end, best - 1));
       at = end - 1;
-      if (best >= 2 && best <= maxPieces) tell(item, best);
+      if (best >= 2 && best <= MAX_PIECES) tell(item, best);
     }
   }
 
