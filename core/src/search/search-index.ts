@@ -1,4 +1,4 @@
-import { fold, foldedChunks, foldedWords, joined, wordsOf } from '../text/words.js';
+import { fold } from '../text/words.js';
 import {
   commonness,
   COSTS,
@@ -11,23 +11,18 @@ import {
   TOGETHER,
   WHOLE_NAME_WORD,
 } from './costs.js';
-import { JoinedNames } from './joined-names.js';
-import { startsWithDigit, withDigits, wordsForDigits } from './number-words.js';
-import { Postings } from './postings.js';
+import { IndexedWords } from './indexed-words.js';
+import { withDigits, wordsForDigits } from './number-words.js';
 import { rankItems } from './rank-items.js';
 import type { SearchText } from './search-text.js';
 import type { Candidate, Tier } from './vocabulary.js';
-import { Vocabulary } from './vocabulary.js';
-import { WordPieces } from './word-pieces.js';
 
 /** Below this many results, less certain ways of reading what was typed are tried too. */
 const FEW = 5;
 
 const NOT_MET = 255;
 const PLACE_MASK = (1 << PLACE_BITS) - 1;
-const LONGEST_INITIALS = 8;
 const SHORTEST_JOINED = 4;
-const SHORTEST_FAR = 2;
 const LONGEST_INSIDE_INITIALS = 4;
 
 /** How far a typed word is read: as words that begin with it, as pieces of names too, or as beginnings of several words too. */
@@ -49,48 +44,21 @@ interface Typed {
  * results are numbers of the given texts, best first, equal ones in the given order.
  */
 export class SearchIndex {
-  private readonly words = new Vocabulary();
-  private readonly initials = new Vocabulary();
-  private readonly wordItems = new Postings();
-  private readonly initialItems = new Postings();
-  private readonly names = new JoinedNames();
-  private readonly allInitials = new JoinedNames();
-  private readonly pieces = new WordPieces();
-  readonly lengths: Uint8Array;
+  private readonly known: IndexedWords;
   private readonly cost: Uint8Array;
   readonly total: Uint16Array;
   readonly met: Uint8Array;
   /** How many typed words are whole words of the name. */
   readonly whole: Uint8Array;
+  readonly lengths: Uint8Array;
 
   constructor(texts: readonly SearchText[]) {
-    const [moreWords, otherWords] = [new Map<string, readonly number[]>(), new Map<string, readonly number[]>()];
-    this.lengths = new Uint8Array(texts.length);
+    this.known = new IndexedWords(texts);
+    this.lengths = this.known.lengths;
     this.cost = new Uint8Array(texts.length);
     this.total = new Uint16Array(texts.length);
     this.met = new Uint8Array(texts.length);
     this.whole = new Uint8Array(texts.length);
-    const post = (
-      texts: readonly string[],
-      known: Map<string, readonly number[]>,
-      numbersOf: (text: string) => readonly number[],
-      posting: number,
-    ): void => {
-      for (const text of texts) {
-        let numbers = known.get(text);
-        if (numbers === undefined) known.set(text, (numbers = numbersOf(text)));
-        for (const number of numbers) this.wordItems.add(number, posting);
-      }
-    };
-    texts.forEach(({ names, more, vendor = null, aliases = [], far = [] }, item) => {
-      for (const name of names) this.addName(name, item);
-      this.pieces.add([...(vendor === null ? [] : wordsOf(vendor)), ...wordsOf(names[0] ?? '')]);
-      post(more, moreWords, (text) => this.numbersOf(text), (item << PLACE_BITS) | PLACES.more);
-      post(aliases, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.alias);
-      post(far, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.far);
-    });
-    this.words.close();
-    this.initials.close();
   }
 
   get size(): number {
@@ -122,20 +90,20 @@ export class SearchIndex {
     const read = wanted.map((word): Typed => ({
       word,
       found: [
-        ...this.words.begunBy(word),
-        ...this.words.begunBySingularOf(word),
-        ...wordsForDigits(word).flatMap((one) => this.words.begunBy(one).filter(({ tier }) => tier === 'whole')),
+        ...this.known.words.begunBy(word),
+        ...this.known.words.begunBySingularOf(word),
+        ...wordsForDigits(word).flatMap((one) => this.known.words.begunBy(one).filter(({ tier }) => tier === 'whole')),
       ],
       reach: 'begun',
     }));
     let count = this.meet(read);
-    if (count < FEW) count = this.widened(read, 'inside', (word) => this.words.holding(word));
+    if (count < FEW) count = this.widened(read, 'inside', (word) => this.known.words.holding(word));
     if (sure) return { found: rankItems(this, wanted.length, wanted.length), isMet: count > 0 };
     // What was typed right is not mixed with what might have been meant: less certain readings are tried when nothing else fits.
     if (count === 0) count = this.widened(read, 'parts', () => []);
-    if (count === 0) count = this.widened(read, 'parts', (word) => this.words.near(word));
+    if (count === 0) count = this.widened(read, 'parts', (word) => this.known.words.near(word));
     if (count === 0)
-      count = this.widened(read, 'parts', (word) => [...this.words.nearer(word), ...this.words.far(word)]);
+      count = this.widened(read, 'parts', (word) => [...this.known.words.nearer(word), ...this.known.words.far(word)]);
     if (count > 0) return { found: rankItems(this, wanted.length, wanted.length), isMet: true };
     this.meet(
       read,
@@ -168,51 +136,6 @@ export class SearchIndex {
     if (count > 0 || lost.length === typed.length) return count;
     for (const one of typed) if (!lost.includes(one)) widen(one);
     return this.meet(typed);
-  }
-
-  private addName(name: string, item: number): void {
-    const words = wordsOf(name);
-    let [initials, before] = ['', ''];
-    for (const word of words) {
-      this.post(word, (item << PLACE_BITS) | (before === '' ? PLACES.first : PLACES.later));
-      // "tx73" is a word for whoever types it: a model number is written with and without its dash.
-      if (before !== '' && startsWithDigit(word) !== startsWithDigit(before))
-        this.post(before + word, (item << PLACE_BITS) | PLACES.later);
-      // "x16" and "jx10" are known by their number alone, too.
-      const [number] = /\d+/.exec(word) ?? [];
-      if (number !== undefined && number !== word) this.post(number, (item << PLACE_BITS) | PLACES.later);
-      if (initials.length < LONGEST_INITIALS) initials += word[0] ?? '';
-      before = word;
-    }
-    // "EchoBox" is one word for whoever types it.
-    for (const chunk of foldedChunks(name))
-      if (!words.includes(chunk)) this.post(chunk, (item << PLACE_BITS) | PLACES.later);
-    this.names.add(words, item);
-    if (words.length > 1) this.addInitials(initials, item);
-    if (words.length > 2) this.allInitials.add([initials], item);
-    if (this.lengths[item] === 0) this.lengths[item] = Math.min(15, words.length);
-  }
-
-  private post(word: string, posting: number): void {
-    this.wordItems.add(this.words.add(word), posting);
-  }
-
-  private addInitials(initials: string, item: number): void {
-    this.initialItems.add(this.initials.add(initials), item);
-  }
-
-  private numbersOf(text: string): readonly number[] {
-    const words = wordsOf(text);
-    // "ch" for Copper Hat: a vendor's initials are a word of its own.
-    const all = words.length > 1 ? [...words, words.map((word) => word[0] ?? '').join(''), joined(text)] : words;
-    return [...new Set(all)].map((word) => this.words.add(word));
-  }
-
-  /** The words of a synonym, a file or a description. */
-  private plainNumbersOf(text: string): readonly number[] {
-    return [...new Set(foldedWords(text))]
-      .filter((word) => word.length >= SHORTEST_FAR)
-      .map((word) => this.words.add(word));
   }
 
   /** Adds up what each item costs; returns how many items every word fits. `further`: what each word costs besides. */
@@ -255,11 +178,11 @@ export class SearchIndex {
   /** One word among others that is several words of a name, written together; or the initials of some of them. */
   private priceTogether(word: string): void {
     if (word.length >= SHORTEST_JOINED) {
-      this.names.begunBy([word], (item) => this.lower(item, TOGETHER.begun));
-      this.names.holding(word, (item) => this.lower(item, TOGETHER.inside));
+      this.known.names.begunBy([word], (item) => this.lower(item, TOGETHER.begun));
+      this.known.names.holding(word, (item) => this.lower(item, TOGETHER.inside));
     }
     if (word.length > 1 && word.length <= LONGEST_INSIDE_INITIALS)
-      this.allInitials.holding(word, (item) => this.lower(item, INITIALS.inside));
+      this.known.allInitials.holding(word, (item) => this.lower(item, INITIALS.inside));
   }
 
   /** The beginnings of words of vendor and name, typed together: "copla" for Copper Plate. */
@@ -267,7 +190,7 @@ export class SearchIndex {
     const { word } = typed;
     if (typed.pieces === undefined) {
       const found: number[] = [];
-      this.pieces.matching(word, (item, pieces) => {
+      this.known.pieces.matching(word, (item, pieces) => {
         found.push(item, TOGETHER.pieces + TOGETHER.piece * (pieces - 2));
       });
       typed.pieces = found;
@@ -279,7 +202,7 @@ export class SearchIndex {
     const { cost } = this;
     const base = COSTS[tier];
     const isWhole = tier === 'whole' || tier === 'plural';
-    for (const posting of this.wordItems.of(word)) {
+    for (const posting of this.known.wordItems.of(word)) {
       const place = posting & PLACE_MASK;
       if (place >= PLACES.alias && reach === 'begun' && (place === PLACES.far || !isWhole)) continue;
       const item = posting >> PLACE_BITS;
@@ -290,9 +213,9 @@ export class SearchIndex {
 
   private priceInitials(typed: string): void {
     const { cost } = this;
-    for (const { word, tier } of this.initials.begunBy(typed)) {
+    for (const { word, tier } of this.known.initials.begunBy(typed)) {
       const price = tier === 'whole' ? INITIALS.whole : INITIALS.beginning;
-      for (const item of this.initialItems.of(word)) if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
+      for (const item of this.known.initialItems.of(word)) if (price < (cost[item] ?? NOT_MET)) cost[item] = price;
     }
   }
 
@@ -306,7 +229,7 @@ export class SearchIndex {
     };
     const joinedTyped = wanted.join('');
     if (alsoInside && joinedTyped.length >= SHORTEST_JOINED)
-      this.names.holding(joinedTyped, (item) => score(item, JOINED_SCORES.inside));
-    this.names.begunBy(wanted, (item, match) => score(item, JOINED_SCORES[match]));
+      this.known.names.holding(joinedTyped, (item) => score(item, JOINED_SCORES.inside));
+    this.known.names.begunBy(wanted, (item, match) => score(item, JOINED_SCORES[match]));
   }
 }
