@@ -7,6 +7,7 @@ import { notFound, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { addMissing, loadReferences } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
+import { OWN_VERSION } from '../own-version.js';
 import type { Context } from './context.js';
 
 type Keys =
@@ -14,8 +15,6 @@ type Keys =
   | 'GET /computers/{computer}/sessions/{session}/dawproject'
   | 'POST /computers/{computer}/sessions'
   | 'POST /computers/{computer}/dawprojects';
-
-const VERSION = '0.1.0';
 
 /** Practice sessions out to documents and DAWprojects, and in from them. */
 export function sessionHandlers({ arranging, readProject }: Context): Handlers<Keys> {
@@ -45,7 +44,7 @@ export function sessionHandlers({ arranging, readProject }: Context): Handlers<K
     },
     'GET /computers/{computer}/sessions/{session}/dawproject': async ({ path, response }) => {
       const document = await documentOf(path.computer, path.session);
-      const { bytes, leftOut } = dawprojectOf(document, 'Clever Drawer', VERSION);
+      const { bytes, leftOut } = dawprojectOf(document, 'Clever Drawer', OWN_VERSION);
       response
         .attachment(`${fileName(document.name)}.dawproject`)
         .type('application/zip')
