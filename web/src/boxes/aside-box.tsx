@@ -1,6 +1,7 @@
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../parts/form-box';
+import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ASIDE_LABELS, ASIDE_REASONS, MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
 import {
@@ -13,6 +14,7 @@ import {
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
+import { counted } from '../lib/counted';
 import styles from './boxes.module.css';
 
 const SHOWN = 8;
@@ -31,7 +33,7 @@ export function AsideBox({
   changes: Changes;
   close: () => void;
 }) {
-  const [what, setWhat] = useState<What>(plugins.length > 0 ? 'selected' : 'narrow');
+  const [what, setWhat] = useState<What | null>(plugins.length > 0 ? 'selected' : null);
   const [chosenReason, setReason] = useState<string | null>(() => knownAside(plugins)?.reason ?? null);
   const [note, setNote] = useState(() => knownAside(plugins)?.note ?? '');
   const [until, setUntil] = useState(() => knownAside(plugins)?.until ?? '');
@@ -54,22 +56,23 @@ export function AsideBox({
     if (nothing) return;
     close();
     const { pluginIds, builds } = wish;
-    const end = reason === 'demo' && until !== '' ? until : null;
-    void changes.make({
+    const intent: Intent = {
       kind: 'set-aside',
       pluginIds,
       builds,
       reason: reason.trim(),
-      until: end,
+      until: reason === 'demo' && until !== '' ? until : null,
       note: note.trim() === '' ? null : note.trim(),
-    });
+    };
+    // What a rule of thumb named is told in full: it stands nowhere on the screen.
+    if (what === 'selected') void changes.make(intent);
+    else void changes.makeWithNotice(`${countOf(wish)} set aside.`, intent);
   };
   return (
     <FormBox
       title="Set aside"
       act="Set aside"
       canAct={!nothing}
-
       className={styles.fields}
       submit={submit}
       close={close}
@@ -84,6 +87,7 @@ export function AsideBox({
             id={`${id}-${one}`}
             label={one === 'selected' ? selectedWords(plugins) : WHAT_WORDS[one]}
             checked={what === one}
+            autoFocus={what === null && one === 'narrow'}
             onChange={() => {
               setWhat(one);
               setReason(null);
@@ -113,7 +117,7 @@ export function AsideBox({
             name={`${id}-reason`}
             id={`${id}-reason-${one}`}
             label={ASIDE_LABELS[one]}
-            autoFocus={reason === one || (at === 0 && isOwnReason(reason))}
+            autoFocus={what !== null && (reason === one || (at === 0 && isOwnReason(reason)))}
             checked={reason === one}
             onChange={() => setReason(one)}
           />
@@ -152,7 +156,11 @@ export function AsideBox({
           />
         </>
       )}
-      <Preview wish={wish} catalogue={catalogue} />
+      {what === null ? (
+        <p className="quiet">Nothing is selected. Choose above what to set aside.</p>
+      ) : (
+        <Preview wish={wish} catalogue={catalogue} />
+      )}
     </FormBox>
   );
 }
@@ -180,8 +188,15 @@ const WHAT_WORDS: Readonly<Record<Exclude<What, 'selected'>, string>> = {
 const selectedWords = (plugins: readonly ChosenPlugin[]): string =>
   plugins.length === 1 ? (plugins[0]?.name ?? '') : `the ${String(plugins.length)} selected plugins`;
 
-function wishOf(what: What, plugins: readonly ChosenPlugin[], all: readonly ChosenPlugin[], vendor: string): AsideWish {
+function wishOf(
+  what: What | null,
+  plugins: readonly ChosenPlugin[],
+  all: readonly ChosenPlugin[],
+  vendor: string,
+): AsideWish {
   switch (what) {
+    case null:
+      return { pluginIds: [], builds: [], reason: 'not-for-me' };
     case 'selected':
       return {
         pluginIds: plugins.map((plugin) => plugin.id),
@@ -205,16 +220,21 @@ const withoutAside = (wish: AsideWish, state: Arrangement): AsideWish => ({
   builds: wish.builds.filter((build) => !state.aside.has(build.id)),
 });
 
+/** "20 builds of 14 plugins", "3 plugins". */
+function countOf({ pluginIds, builds }: AsideWish): string {
+  const plugins = new Set([...pluginIds, ...builds.map((build) => build.pluginId)]).size;
+  const ofPlugins = counted(plugins, 'plugin');
+  return builds.length === 0 ? ofPlugins : `${counted(builds.length, 'build')} of ${ofPlugins}`;
+}
+
 function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalogue }) {
   const ids = [...new Set([...wish.pluginIds, ...wish.builds.map((build) => build.pluginId)])];
   if (ids.length === 0) return <p className="quiet">Nothing matches, so nothing would be set aside.</p>;
   const names = ids.slice(0, SHOWN).map((id) => catalogue.byId.get(id)?.name ?? '');
   const more = ids.length - names.length;
-  const count =
-    wish.builds.length > 0 ? `${String(wish.builds.length)} ${wish.builds.length === 1 ? 'build' : 'builds'} of ` : '';
   return (
     <p className="quiet">
-      {count}
+      {ids.length > 1 && `${countOf(wish)}: `}
       {names.join(', ')}
       {more > 0 && ` and ${String(more)} more`}. It leaves every menu, stays in the catalogue and in its drawers, and
       comes back with one click. No file is touched.

@@ -4,17 +4,24 @@ import { StatusLine } from '../frame/status-line';
 import { KeyHint } from '../keys/key-hint';
 import type { KeyOf } from '../keys/key-table';
 import { PlainButton } from '../parts/plain-button';
+import type { SubjectPlace } from './list/use-subject';
 import type { DeskKeys } from './use-desk-keys';
 import styles from './sort.module.css';
 
 /** A name of more letters may be cut where it stands: then it is told whole. */
 const LONG = 28;
 
+const PLACE_WORDS: Readonly<Record<SubjectPlace, string>> = {
+  list: 'selected',
+  elsewhere: 'selected, not in this list',
+  panel: 'shown in the panel',
+};
+
 /** The line at the foot of Sort: how many are selected, and what can be done with them. */
 export function DeskStatus({
   chosen,
   only,
-  isElsewhere,
+  place,
   keys,
   again,
   pictures,
@@ -24,7 +31,8 @@ export function DeskStatus({
   chosen: number;
   /** The name of the only one that is selected. */
   only: string | null;
-  isElsewhere: boolean;
+  /** Where it is selected or shown. */
+  place: SubjectPlace;
   keys: DeskKeys;
   /** The drawers of the last filing, in words; empty before the first. */
   again: string;
@@ -36,7 +44,7 @@ export function DeskStatus({
   return (
     <StatusLine>
       <span>
-        <b>{chosen}</b> selected{isElsewhere && ', not in this list'}
+        <b>{chosen}</b> {chosen === 0 ? 'selected' : PLACE_WORDS[place]}
         {only !== null && only.length > LONG && (
           <span className={styles.oneSelected}>
             : <bdi>{only}</bdi>

@@ -67,7 +67,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
         <DeskStatus
           chosen={subject.ids.length}
           only={subject.ids.length === 1 ? (catalogue.byId.get(subject.ids[0] ?? ('' as ItemId))?.name ?? null) : null}
-          isElsewhere={subject.isElsewhere}
+          place={subject.place}
           keys={desk.keys}
           again={filing.again.map((drawer) => drawer.name).join(', ')}
           pictures={desk.pictures}

@@ -53,13 +53,19 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
-  const subject = useSubject(listed.ids, queue === null ? null : waitingIds, memory.selected);
+  const [about, setAbout] = useState<ItemId | null>(null);
+  const subject = useSubject({
+    listed: listed.ids,
+    waiting: queue === null ? null : waitingIds,
+    first: memory.selected,
+    shown: about,
+    show: setAbout,
+  });
   const { selection } = subject;
   const isSettled = !asksFor(asked) || found?.typed === asked;
   const whenFound = useWhenFound(held, isSettled);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
-  const [about, setAbout] = useState<ItemId | null>(null);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
   const filing = useFiling(state, chest, useChanges(computer.id), memory.again ?? []);
   const { changes } = filing;

@@ -1,37 +1,64 @@
-import { useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Selected } from '../../parts/selection';
 import { useSelection, type Selection } from '../../parts/use-selection';
 
-/** What the keys act on: what was selected last, in the list or in an open drawer; in "to file" the plugin that is shown there. */
+/** Where what the keys act on is seen: selected in the list, selected elsewhere (a drawer, a tray, "to file"), or shown in the panel. */
+export type SubjectPlace = 'list' | 'elsewhere' | 'panel';
+
+/** What the keys act on: what the panel shows; without a panel what was selected last, in the list or in an open drawer; in "to file" the plugin that is shown there. */
 export interface Subject {
   readonly selection: Selection<ItemId>;
   readonly ids: readonly ItemId[];
   /** As it is after every key so far, drawn already or not. */
   readonly now: () => readonly ItemId[];
-  readonly isElsewhere: boolean;
+  readonly place: SubjectPlace;
   /** Told of what is selected in a drawer or on a tray; null gives the keys back to the list. */
   readonly selectElsewhere: (ids: readonly ItemId[] | null) => void;
 }
 
-/** What the keys act on. `waiting`: what is shown in the place of the list to be filed, null while the list is shown. */
-export function useSubject(
-  listed: readonly ItemId[],
-  waiting: readonly ItemId[] | null,
-  first?: Selected<ItemId>,
-): Subject {
+interface Asked {
+  readonly listed: readonly ItemId[];
+  /** What is shown in the place of the list to be filed; null while the list is shown. */
+  readonly waiting: readonly ItemId[] | null;
+  /** What was selected when the list was last shown. */
+  readonly first: Selected<ItemId> | undefined;
+  /** What the panel shows; null while it is closed. */
+  readonly shown: ItemId | null;
+  /** Shows something else in the panel; null closes it. */
+  readonly show: (id: ItemId | null) => void;
+}
+
+/** See Subject. The panel follows what is selected: another plugin is shown in its place, and several close it. */
+export function useSubject({ listed, waiting, first, shown, show }: Asked): Subject {
   const [elsewhere, setElsewhere] = useState<readonly ItemId[] | null>(null);
   const latest = useRef(elsewhere);
+  const latestShown = useRef(shown);
+  useLayoutEffect(() => {
+    latestShown.current = shown;
+  });
+  const own = useSelection(listed, first);
+  const selectedNow = (): readonly ItemId[] => latest.current ?? waiting ?? [...own.now().ids];
+  const follow = (): void => {
+    const before = latestShown.current;
+    if (before === null) return;
+    const ids = selectedNow();
+    if (ids.length === 0 || areOf(ids, before)) return;
+    const [only = null] = ids.length === 1 ? ids : [];
+    latestShown.current = only;
+    show(only);
+  };
   const select = (ids: readonly ItemId[] | null): void => {
     latest.current = ids;
     setElsewhere(ids);
   };
-  const own = useSelection(listed, first);
   const backInList =
     <A extends readonly unknown[]>(act: (...args: A) => void) =>
     (...args: A): void => {
       select(null);
       act(...args);
+      follow();
     };
   const selection: Selection<ItemId> = {
     ...own,
@@ -42,13 +69,28 @@ export function useSubject(
     all: backInList(own.all),
     none: backInList(own.none),
   };
+  const selected = elsewhere ?? waiting ?? [...own.ids];
+  const isInPanel = shown !== null && !areOf(selected, shown);
   return {
-    selection: elsewhere === null ? selection : { ...selection, ids: NOTHING },
-    ids: elsewhere ?? waiting ?? [...own.ids],
-    now: () => latest.current ?? waiting ?? [...own.now().ids],
-    isElsewhere: elsewhere !== null,
-    selectElsewhere: select,
+    selection: elsewhere === null && !isInPanel ? selection : { ...selection, ids: NOTHING },
+    ids: subjectOf(selected, shown),
+    now: () => subjectOf(selectedNow(), latestShown.current),
+    place: isInPanel ? 'panel' : elsewhere === null ? 'list' : 'elsewhere',
+    selectElsewhere: (ids) => {
+      select(ids);
+      follow();
+    },
   };
 }
 
 const NOTHING: ReadonlySet<ItemId> = new Set();
+
+/** Whether there are some, and all of them are a plugin or presets of it. */
+const areOf = (ids: readonly ItemId[], shown: ItemId): boolean => {
+  const plugin = pluginOfItem(shown);
+  return ids.length > 0 && ids.every((id) => pluginOfItem(id) === plugin);
+};
+
+/** What is selected, unless the panel shows something else. */
+const subjectOf = (selected: readonly ItemId[], shown: ItemId | null): readonly ItemId[] =>
+  shown === null || areOf(selected, shown) ? selected : [shown];
