@@ -17,6 +17,7 @@ import { whenIdle } from '../lib/when-idle';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued, queueKey } from './queue';
 import { noteServer, untilServerAnswers } from './server-state';
+import { showUndoNotice } from './undo-notice';
 import { confirmStep, isForeign, isOfAnotherWindow } from './steps-elsewhere';
 import { windowName } from './window-name';
 import type { StepRef } from './history';
@@ -29,6 +30,8 @@ type ServersOwn = `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 
 export interface Changes {
   /** One act of the hand, of one intent or several; resolves to whether it was saved. */
   readonly make: (...intents: readonly Intent[]) => Promise<boolean>;
+  /** The same with a notice in these words, which offers to undo this very step as long as it is the last one. */
+  readonly makeWithNotice: (words: string, ...intents: readonly Intent[]) => Promise<boolean>;
   readonly load: (request: LoadRequest) => Promise<boolean>;
   readonly step: (way: 'undo' | 'redo') => Promise<boolean>;
   /** A chest that the server works out. */
@@ -156,72 +159,79 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       return answer;
     });
 
-  return {
-    make: async (...intents) => {
+  const make = async (intents: readonly Intent[], onSaved?: (saved: SavedChange) => void): Promise<boolean> => {
+    const window = knownIn(client, computer);
+    if (window === undefined) return false;
+    const plan = planIn(window, intents, namesIn(client, computer));
+    if (!plan.ok) {
+      toast.warning(plan.refusal);
+      return false;
+    }
+    tell(`Done: ${plan.change.label}`);
+    // With nothing else under way its turn is now: it is sent first, and shown while the server is at work.
+    const isFirst = window.pending.length === 0 && client.isMutating({ mutationKey: queueKey(computer) }) === 0;
+    const sent = isFirst ? sendWish(intents, plan.change.edits, plan.change.edits, null) : null;
+    // Whoever waits for it in the queue is told.
+    sent?.catch(() => undefined);
+    return told(
+      send(
+        { kind: 'wish', intents },
+        plan.change.label,
+        ({ id, seen }, attempt) => {
+          if (sent !== null && attempt === 1) return sent;
+          const now = knownIn(client, computer);
+          const repeats = attempt === 1 ? null : (now?.held.revision ?? null);
+          return sendWish(intents, seen, now?.outcomes.get(id)?.edits ?? plan.change.edits, repeats);
+        },
+        (saved) => saved,
+      ).then(onSaved),
+    );
+  };
+  const step: Changes['step'] = async (way) => {
+    const next = (): StepRef | null => {
       const window = knownIn(client, computer);
-      if (window === undefined) return false;
-      const plan = planIn(window, intents, namesIn(client, computer));
-      if (!plan.ok) {
-        toast.warning(plan.refusal);
+      return window === undefined ? null : nextStep(window, way);
+    };
+    const shown = next();
+    if (shown !== null && isForeign(client, shown) && (await isOfAnotherWindow(client, shown))) {
+      if (!confirmStep(client, way, shown)) {
+        toast.warning(
+          `“${shown.label}” was ${way === 'undo' ? 'made' : 'undone'} in another window. Press again to ${way} it from here.`,
+        );
         return false;
       }
-      tell(`Done: ${plan.change.label}`);
-      // With nothing else under way its turn is now: it is sent first, and shown while the server is at work.
-      const isFirst = window.pending.length === 0 && client.isMutating({ mutationKey: queueKey(computer) }) === 0;
-      const sent = isFirst ? sendWish(intents, plan.change.edits, plan.change.edits, null) : null;
-      // Whoever waits for it in the queue is told.
-      sent?.catch(() => undefined);
-      return told(
-        send(
-          { kind: 'wish', intents },
-          plan.change.label,
-          ({ id, seen }, attempt) => {
-            if (sent !== null && attempt === 1) return sent;
-            const now = knownIn(client, computer);
-            const repeats = attempt === 1 ? null : (now?.held.revision ?? null);
-            return sendWish(intents, seen, now?.outcomes.get(id)?.edits ?? plan.change.edits, repeats);
-          },
-          (saved) => saved,
-        ),
-      );
-    },
-    step: async (way) => {
-      const next = (): StepRef | null => {
-        const window = knownIn(client, computer);
-        return window === undefined ? null : nextStep(window, way);
-      };
-      const shown = next();
-      if (shown !== null && isForeign(client, shown) && (await isOfAnotherWindow(client, shown))) {
-        if (!confirmStep(client, way, shown)) {
-          toast.warning(
-            `“${shown.label}” was ${way === 'undo' ? 'made' : 'undone'} in another window. Press again to ${way} it from here.`,
-          );
-          return false;
-        }
-      }
-      // Looked up again: another press may have been quicker meanwhile.
-      const ref = next();
-      if (ref !== null) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${ref.label}`);
-      return told(
-        send(
-          { kind: 'step', way, ref },
-          ref?.label ?? way,
-          async ({ act }, attempt) => {
-            // What could not be known before is known now that all before it has been answered.
-            const own = act.kind === 'step' ? act.ref : null;
-            const number = (own ?? knownIn(client, computer)?.held.history.steps[way])?.number;
-            try {
-              return await ask(`POST /computers/{computer}/${way}`, number == null ? {} : { expects: number });
-            } catch (error) {
-              // The first attempt may have been carried out without an answer: then another step is next.
-              if (attempt > 1 && error instanceof ApiError && error.status === 409) throw new SavedOtherwise();
-              throw error;
-            }
-          },
-          (saved) => saved,
-        ),
-      );
-    },
+    }
+    // Looked up again: another press may have been quicker meanwhile.
+    const ref = next();
+    if (ref !== null) tell(`${way === 'undo' ? 'Undone' : 'Done again'}: ${ref.label}`);
+    return told(
+      send(
+        { kind: 'step', way, ref },
+        ref?.label ?? way,
+        async ({ act }, attempt) => {
+          // What could not be known before is known now that all before it has been answered.
+          const own = act.kind === 'step' ? act.ref : null;
+          const number = (own ?? knownIn(client, computer)?.held.history.steps[way])?.number;
+          try {
+            return await ask(`POST /computers/{computer}/${way}`, number == null ? {} : { expects: number });
+          } catch (error) {
+            // The first attempt may have been carried out without an answer: then another step is next.
+            if (attempt > 1 && error instanceof ApiError && error.status === 409) throw new SavedOtherwise();
+            throw error;
+          }
+        },
+        (saved) => saved,
+      ),
+    );
+  };
+
+  return {
+    make: (...intents) => make(intents),
+    makeWithNotice: (words, ...intents) =>
+      make(intents, ({ number }) => {
+        showUndoNotice(client, computer, { words, number, undo: () => void step('undo') });
+      }),
+    step,
     load: (request) =>
       told(own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] })),
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),

@@ -58,7 +58,8 @@ export function slotActions(
       const next = slots[slots.findIndex((one) => one.id === slot.id) + by];
       if (next === undefined) return;
       void changes.make({ kind: 'move-slot', slotId: slot.id, toId: next.id, copy: false });
-      focusSlot(next.id);
+      // Where it is refused, the keyboard stays with what did not move.
+      if (next.kind === slot.kind) focusSlot(next.id);
     },
     loadHere: (id, to) => {
       const item = catalogue.byId.get(id);
@@ -178,11 +179,9 @@ export function sessionActions(
       void changes.make({ kind: 'move-session', id: session.id, before: others[at]?.id ?? null });
     },
     remove: (session) =>
-      void changes.make({ kind: 'delete-session', id: session.id }).then((done) => {
-        if (done)
-          toast(`${session.name} is deleted. Plugins and chains stay.`, {
-            action: { label: 'Undo', onClick: () => void changes.step('undo') },
-          });
+      void changes.makeWithNotice(`${session.name} is deleted. Plugins and chains stay.`, {
+        kind: 'delete-session',
+        id: session.id,
       }),
     addLane: (session, kind, name) =>
       void changes.make({

@@ -1,6 +1,5 @@
 import { useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
-import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
@@ -54,11 +53,8 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     }
   };
   const remove = async (gone: Chest): Promise<void> => {
-    if (!(await changes.make({ kind: 'delete-chest', id: gone.id }))) return;
-    choose(null);
-    toast(`The chest ${gone.name} is deleted. Its plugins stay in the catalogue.`, {
-      action: { label: 'Undo', onClick: () => void changes.step('undo') },
-    });
+    const words = `The chest ${gone.name} is deleted. Its plugins stay in the catalogue.`;
+    if (await changes.makeWithNotice(words, { kind: 'delete-chest', id: gone.id })) choose(null);
   };
   const shift = (one: Chest, by: number): void => {
     const rest = chests.filter((other) => other.id !== one.id);

@@ -126,13 +126,10 @@ const toggled = (open: readonly string[], id: string): readonly string[] =>
 /** Deletes a drawer, and tells what that does not touch. */
 export function deleteDrawer(state: Arrangement, changes: Changes, drawer: Drawer): void {
   const inner = drawerAndInner(state, drawer.id).length - 1;
-  void changes.make({ kind: 'delete-drawer', id: drawer.id }).then((done) => {
-    if (!done) return;
-    toast(
-      `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
-      { action: { label: 'Undo', onClick: () => void changes.step('undo') } },
-    );
-  });
+  void changes.makeWithNotice(
+    `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
+    { kind: 'delete-drawer', id: drawer.id },
+  );
 }
 
 /** The ids of a drawer's lines, sorted between its dividers. Entries of plugins that the catalogue lacks keep their places at the end of their part. */

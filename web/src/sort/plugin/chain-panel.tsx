@@ -1,6 +1,5 @@
 import clsx from 'clsx';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { partsOfChain } from '@clever-drawer/core/chests/chains';
 import { itemId } from '@clever-drawer/core/chests/item';
@@ -38,13 +37,14 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
   const drawers = (groupsOf(state, 'entriesOf').get(id) ?? []).map((entry) => pathInWords(state, entry.drawerId));
   const trays = (groupsOf(state, 'traysOf').get(id) ?? []).map((entry) => trayName(state, entry.tray));
   const remove = (): void =>
-    void changes.make({ kind: 'delete-chain', id }).then((done) => {
-      if (!done) return;
-      close();
-      toast(`The chain ${chain?.name ?? ''} is deleted, and stands nowhere any more. Its plugins stay.`, {
-        action: { label: 'Undo', onClick: () => void changes.step('undo') },
+    void changes
+      .makeWithNotice(`The chain ${chain?.name ?? ''} is deleted, also from drawers and trays. Its plugins stay.`, {
+        kind: 'delete-chain',
+        id,
+      })
+      .then((done) => {
+        if (done) close();
       });
-    });
   return (
     <section className={clsx(styles.pluginPanel, 'panel')} aria-label="About the chain" data-panel>
       <PlainButton className={styles.panelClose} onClick={close} aria-label="Close the panel">
