@@ -14,7 +14,7 @@ import { fits, offerFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Spot } from '@clever-drawer/core/menu/use';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
-import { partedFound, type PartedFound } from '../catalogue/parted-found';
+import { mergeByRank, partedFound, type PartedFound } from '../catalogue/parted-found';
 import { asksFor, useSearch, type Found } from '../catalogue/use-search';
 import type { KnownUse } from '../catalogue/uses';
 import { offeredDrawers, type OfferedDrawer } from './offered-drawers';
@@ -167,7 +167,7 @@ export function useOffer(
         ? []
         : parted === null
           ? plugins
-          : ranked(partedInOrder(items, parted), { isOnTray, isSteered, usual: first.scores });
+          : ranked(mergeByRank(parted.plugins, items, parted), { isOnTray, isSteered, usual: first.scores });
     const elsewhere = opened === undefined ? rest : rest.filter((plugin) => !opened.ids.has(plugin.id));
     return { inside, elsewhere, kin: isTyped ? kinOf([...inside, ...elsewhere], plugins) : NONE };
   }, [inside, opened, isTyped, parted, plugins, items, first, trayEntry, sidechain, catalogue]);
@@ -197,11 +197,6 @@ const inOrder = (plugins: readonly ChosenItem[], found: Found | null): readonly 
       ? plugins
       : Array.from(found.numbers, (number) => plugins[number]).filter((plugin) => plugin !== undefined);
 
-/** Plugins, and behind them the presets that are named by what is typed. */
-function partedInOrder(items: readonly ChosenItem[], { plugins, presets }: PartedFound): readonly ChosenItem[] {
-  return [...Array.from(plugins, (number) => items[number]).filter((item) => item !== undefined), ...presets];
-}
-
 /** The places of items by their ids: worked out once for a list. */
 const numbersIn = memoizeOne(
   (items: readonly ChosenItem[]): ReadonlyMap<ItemId, number> =>
@@ -216,7 +211,7 @@ function isAmong(
 ): (id: ItemId) => boolean {
   const isPluginFound = new Uint8Array(items.length);
   for (const number of plugins) isPluginFound[number] = 1;
-  const more = new Set([...presets, ...inside].map((item) => item.id));
+  const more = new Set([...presets.map((one) => one.item), ...inside].map((item) => item.id));
   const numbers = numbersIn(items);
   return (id) => more.has(id) || isPluginFound[numbers.get(id) ?? items.length] === 1;
 }

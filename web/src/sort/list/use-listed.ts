@@ -25,14 +25,14 @@ import {
   type Places,
 } from '../ribbons/facets';
 import { isElsewhere } from '../../catalogue/presence';
-import { partedFound } from '../../catalogue/parted-found';
+import { mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
 import type { Question, SortView } from '../find/use-sort-view';
 import { narrowHere } from './narrow-here';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
 export interface Listed {
-  /** Plugins, and behind them the presets that were typed for. */
+  /** Plugins, and among them the presets and chains that were typed for. */
   readonly plugins: readonly ChosenItem[];
   readonly ids: readonly ItemId[];
   /** By question and value. */
@@ -78,6 +78,7 @@ export function useListed(
     return {
       ...narrowHere(numbers, elsewhere, facets, filters),
       // A preset passes where its plugin does.
+      ranks: parted?.ranks ?? NO_RANKS,
       presets: presetsHere(
         parted?.presets ?? [],
         catalogue,
@@ -89,10 +90,7 @@ export function useListed(
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
   const rows = useMemo(() => {
-    const plugins: ChosenItem[] = [
-      ...Array.from(narrowed.passing, (number) => catalogue.plugins[number]).filter((plugin) => plugin !== undefined),
-      ...narrowed.presets,
-    ];
+    const plugins = mergeByRank(narrowed.passing, catalogue.plugins, narrowed);
     const [tray] = filters.tray.length === 1 ? filters.tray : [];
     const sorted =
       sortBy !== null
@@ -157,18 +155,23 @@ const placesIn = memoizeOne(
   },
 );
 
+const NO_RANKS = new Uint32Array();
+
 /** The presets whose plugins pass; `passing` of places in the catalogue. */
 function presetsHere(
-  presets: readonly ChosenItem[],
+  presets: readonly RankedItem[],
   catalogue: ChosenCatalogue,
   passing: (numbers: Uint32Array) => Uint32Array,
-): readonly ChosenItem[] {
+): readonly RankedItem[] {
   if (presets.length === 0) return presets;
   const numbers = numbersIn(catalogue);
-  const own = new Set(presets.flatMap((one) => numbers.get(pluginOfItem(one.chain?.[0] ?? one.id)) ?? []));
+  const own = new Set(presets.flatMap(({ item }) => numbers.get(pluginBehind(item)) ?? []));
   const passed = new Set(passing(Uint32Array.from(own)));
-  return presets.filter((one) => passed.has(numbers.get(pluginOfItem(one.chain?.[0] ?? one.id)) ?? -1));
+  return presets.filter(({ item }) => passed.has(numbers.get(pluginBehind(item)) ?? -1));
 }
+
+/** The plugin of a preset, or the first one of a chain. */
+const pluginBehind = ({ id, chain }: ChosenItem): ItemId => pluginOfItem(chain?.[0] ?? id);
 
 const numbersIn = memoizeOne(
   ({ plugins }: ChosenCatalogue) => new Map<ItemId, number>(plugins.map((plugin, number) => [plugin.id, number])),
