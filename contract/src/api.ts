@@ -54,14 +54,14 @@ export const API = {
     request: computerRequest,
     status: 201,
     answer: answers.made,
-    problems: SENDS,
+    problems: [...SENDS, 'conflict'],
   },
   'PATCH /computers/{computer}': {
-    summary: 'Another name for a computer.',
+    summary: 'Another name for a computer. Names are unique, whatever their capitals.',
     request: renameRequest,
     status: 204,
     answer: null,
-    problems: [...SENDS, 'not-found'],
+    problems: [...SENDS, 'not-found', 'conflict'],
   },
 
   'POST /reports': {
@@ -71,7 +71,7 @@ export const API = {
     most: '256mb',
     status: 200,
     answer: answers.broughtIn,
-    problems: [...SENDS, 'not-found', 'not-done'],
+    problems: [...SENDS, 'not-found', 'not-done', 'conflict'],
   },
 
   'GET /union': {

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { EntityManager } from 'typeorm';
+import { Not, type EntityManager } from 'typeorm';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
+import { fold } from '@clever-drawer/core/text/words';
 import type { ComputerView, FolderView } from '@clever-drawer/contract/responses';
 import type { ComputerRequest } from '@clever-drawer/contract/requests';
 import { ComputerRow, FolderRow } from '../database/entities/computer.js';
@@ -21,14 +22,26 @@ export async function listComputers(db: EntityManager): Promise<Omit<ComputerVie
 /** A new computer; returns its id. */
 export async function addComputer(db: EntityManager, { name, system }: ComputerRequest): Promise<ComputerId> {
   const id = randomUUID();
-  await db.insert(ComputerRow, { id, name, system });
-  await nextCatalogue(db);
+  await db.transaction(async (own) => {
+    await claimName(own, name, null);
+    await own.insert(ComputerRow, { id, name, system });
+    await nextCatalogue(own);
+  });
   return asId<ComputerId>(id);
+}
+
+/** Rejects with a conflict when another computer has the name, whatever its capitals: texts that tell of both would contradict themselves. */
+async function claimName(db: EntityManager, name: string, own: ComputerId | null): Promise<void> {
+  await db.query('LOCK TABLE computer IN SHARE ROW EXCLUSIVE MODE');
+  const others = await db.find(ComputerRow, own === null ? {} : { where: { id: Not(own) } });
+  const same = others.find((one) => fold(one.name) === fold(name));
+  if (same !== undefined) throw conflict(`A computer called “${same.name}” exists already. Choose another name.`);
 }
 
 /** Gives a computer another name. Counts as a change of the catalogue, which names computers in many answers. */
 export async function renameComputer(db: EntityManager, id: ComputerId, name: string): Promise<void> {
   await db.transaction(async (own) => {
+    await claimName(own, name, id);
     await own.update(ComputerRow, { id }, { name });
     await nextCatalogue(own);
   });
