@@ -169,7 +169,7 @@ describe('pictures', () => {
     const answer = await send(Buffer.from('GIF89a'));
     expect([answer.status, ((await answer.json()) as ProblemDetails).detail]).toEqual([
       415,
-      'This is no PNG, JPEG or WebP picture. Save it as one of these, and drop it again.',
+      'This is not a PNG, JPEG or WebP picture. Save it as one of these, and try again.',
     ]);
     expect((await send(Buffer.alloc(8_600_000))).status).toBe(413);
     const face = await change({ kind: 'show-face', pluginId: 'tollgatesound/vestryplate', picture: 'a'.repeat(64) });

@@ -28,7 +28,7 @@ export function pictureHandlers({ source }: Context): Handlers<Keys> {
       if (!Buffer.isBuffer(bytes) || type === null)
         throw new HttpError(
           'not-a-picture',
-          'This is no PNG, JPEG or WebP picture. Save it as one of these, and drop it again.',
+          'This is not a PNG, JPEG or WebP picture. Save it as one of these, and try again.',
         );
       await computerIdOf(db, path.computer);
       return { picture: await keepPicture(db, type, bytes) };

@@ -18,6 +18,7 @@ import { faceOf, FacesContext } from '../../catalogue/face';
 import { KindEvidence } from './kind-evidence';
 import { Places } from './places';
 import { MaybeSame } from './maybe-same';
+import { PictureButton } from './picture-button';
 import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
 import { KeyHint } from '../../keys/key-hint';
@@ -125,6 +126,7 @@ function About({
             </PlainButton>
           </>
         )}
+        <PictureButton pluginId={plugin.id} />
         {state.face.has(plugin.id) && (
           <PlainButton onClick={() => void changes.make({ kind: 'show-face', pluginId: plugin.id, picture: null })}>
             Remove my picture
