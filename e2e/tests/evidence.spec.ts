@@ -46,7 +46,7 @@ test('plugins are asked; one that crashes is a problem, is not asked again, and 
   await page.getByRole('button', { name: 'Show the details' }).click();
   await expect(page.locator('.story').getByText('Lantern', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
-  await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('2 places have not changed')).toBeVisible({ timeout: 30_000 });
   buildToy('crashing.so', 'LADSPA');
   await page.getByRole('button', { name: `Try ${join(folder(), 'crashing.so')} again` }).click();
   await expect(outcome(page, 'read again')).toHaveText('1', { timeout: 30_000 });
@@ -88,7 +88,7 @@ test('role and type of several plugins are put right at once by keyboard, kept o
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
   await page.goto(own.placeOf('intake'));
   await page.getByRole('button', { name: `Scan ${folder()}` }).click();
-  await expect(page.getByText('2 places had not changed')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText('2 places have not changed')).toBeVisible({ timeout: 30_000 });
   await page.goto(own.placeOf('sort'));
   await page.getByRole('searchbox').fill('wagon wheel');
   await expect(row(page, 'Wagon Wheel').getByRole('img', { name: 'tuner' })).toBeVisible();
@@ -197,7 +197,7 @@ test('earlier scans open to what they found; folder switches are kept', async ({
   await page.goto(await placeOf('intake'));
   const lv2 = page.locator('[class*="intake-module__folders"] li').last();
   await lv2.getByRole('button', { name: /^Scan / }).click();
-  await expect(page.getByText(/places had not changed/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/places have not changed/)).toBeVisible({ timeout: 30_000 });
   const history = page.getByRole('region', { name: 'Earlier scans' });
   await history.getByRole('button').first().click();
   await expect(history.getByRole('heading', { name: /Arrived/ })).toBeVisible();

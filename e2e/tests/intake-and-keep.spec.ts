@@ -117,7 +117,7 @@ test('another computer comes in as its scan report, and its folders are not look
   const broken = info.outputPath('no-report.json');
   await writeFile(broken, '{"schema": "something"}');
   await page.getByLabel('Scan report').setInputFiles(broken);
-  await expect(page.getByRole('alert')).toContainText('was not imported; nothing was changed. It is no scan report');
+  await expect(page.getByRole('alert')).toContainText('was not imported; nothing was changed. It is not a scan report');
   await page.getByLabel('Scan report').setInputFiles(report);
   await expect(page.getByText('Ferry laptop was added: 1 plugin in 1 build, 1 arrived, 0 gone.')).toBeVisible();
   await page.getByRole('link', { name: 'Ferry laptop' }).click();
@@ -150,7 +150,7 @@ test('the arrangement is exported, and brought in beside what is there', async (
   const broken = info.outputPath('broken.json');
   await writeFile(broken, '{ "schema": ');
   await page.getByLabel('Arrangement file').setInputFiles(broken);
-  await expect(page.getByRole('alert')).toContainText('was not imported, and nothing was changed. It can’t be read');
+  await expect(page.getByRole('alert')).toContainText('was not imported; nothing was changed. It is damaged');
   // All of it is here already: a second copy of each chest is what nobody wants.
   await page.getByLabel('Arrangement file').setInputFiles(file);
   await expect(page.getByRole('alert')).toContainText('Nothing to import');

@@ -268,7 +268,7 @@ test('where a sidechain is fed, what takes one has a heading of its own, goes up
 }) => {
   await slot(page, SECOND).focus();
   await page.keyboard.press(',');
-  await expect(slot(page, SECOND)).toHaveAttribute('title', /fed a sidechain/);
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /with a sidechain/);
   await page.keyboard.press('Enter');
   const part = dialog(page).getByText('with a sidechain input');
   await expect(part).toBeVisible();

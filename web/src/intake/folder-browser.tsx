@@ -46,7 +46,6 @@ export function FolderBrowser({ from, choose }: Props) {
       <PlainButton onClick={() => void open(from.trim())}>Browse …</PlainButton>
       {directory !== null && (
         <PickBox
-          key={directory.path}
           title={directory.path}
           what="folder"
           choices={choicesIn(directory)}

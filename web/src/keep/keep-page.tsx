@@ -107,7 +107,7 @@ function ImportPanel() {
       {bringIn.isError && (
         <div className="note-box attention" role="alert">
           <p>
-            <b>{name}</b> was not imported, and nothing was changed. {wordsOf(bringIn.error)}
+            <b>{name}</b> was not imported; nothing was changed. {wordsOf(bringIn.error)}
           </p>
           {bringIn.error instanceof ApiError && (bringIn.error.errors?.length ?? 0) > 1 && (
             <ul>

@@ -58,7 +58,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         build?.format,
         plugin === undefined ? null : absenceOf(plugin),
         isBypassed ? 'bypassed' : null,
-        isFed ? 'fed a sidechain' : null,
+        isFed ? 'with a sidechain' : null,
       ]
         .filter((word) => word != null)
         .join(', ');

@@ -43,6 +43,9 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
     if (newName !== null) make?.(newName);
   };
   const take = (): void => {
+    // A box that stays open for the next choice begins anew.
+    setTyped('');
+    setAt(0);
     if (hasChanged) takeTicked();
     else if (current !== undefined) done([current.key]);
     else makeNew();

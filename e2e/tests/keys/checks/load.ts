@@ -60,10 +60,10 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
     }),
     feed: onSlot(async (page, press) => {
       await press();
-      await expect(slot(page, SECOND)).toHaveAttribute('title', /fed a sidechain/);
+      await expect(slot(page, SECOND)).toHaveAttribute('title', /with a sidechain/);
       await saved(page);
       await undo(page);
-      await expect(slot(page, SECOND)).not.toHaveAttribute('title', /fed a sidechain/);
+      await expect(slot(page, SECOND)).not.toHaveAttribute('title', /with a sidechain/);
     }),
     moveUp: withGain(async (page, press) => {
       await press();
@@ -140,14 +140,14 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
       const before = await optionAt(page);
       await press();
       await expect.poll(() => optionAt(page)).toBe(before + 1);
-      await expect(dialog(page).getByText('1. of 1').first()).toBeVisible();
+      await expect(dialog(page).getByText('1 of 1').first()).toBeVisible();
     }),
     untick: inChooser(async (page, press) => {
       await page.keyboard.press('ArrowDown');
       const before = await optionAt(page);
       await press();
       await expect.poll(() => optionAt(page)).toBe(before - 1);
-      await expect(dialog(page).getByText('1. of 1').first()).toBeVisible();
+      await expect(dialog(page).getByText('1 of 1').first()).toBeVisible();
     }),
     clear: withGain(async (page, press) => {
       await page.keyboard.press('Enter');
