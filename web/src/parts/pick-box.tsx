@@ -38,16 +38,19 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
   const current = found[marked];
   const hasChanged = ticked.size !== first.length || first.some((key) => !ticked.has(key));
   const tick = (key: string): void => setTicked((old) => withTick(old, key));
-  const takeTicked = (): void => done(choices.filter((one) => ticked.has(one.key)).map((one) => one.key));
+  /** A box that stays open for the next choice starts over. */
+  const finish = (keys: readonly string[]): void => {
+    setTyped('');
+    setAt(0);
+    done(keys);
+  };
+  const takeTicked = (): void => finish(choices.filter((one) => ticked.has(one.key)).map((one) => one.key));
   const makeNew = (): void => {
     if (newName !== null) make?.(newName);
   };
   const take = (): void => {
-    // A box that stays open for the next choice begins anew.
-    setTyped('');
-    setAt(0);
     if (hasChanged) takeTicked();
-    else if (current !== undefined) done([current.key]);
+    else if (current !== undefined) finish([current.key]);
     else makeNew();
   };
   const onKeyDown = (event: KeyboardEvent): void => {
@@ -94,7 +97,7 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
           newName={newName}
           marked={marked}
           ticked={several ? ticked : null}
-          click={(key, adds) => (several && (adds || ticked.size > 0) ? tick(key) : done([key]))}
+          click={(key, adds) => (several && (adds || ticked.size > 0) ? tick(key) : finish([key]))}
           make={makeNew}
         />
       </Modal.Body>
