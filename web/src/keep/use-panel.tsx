@@ -7,6 +7,7 @@ import { lookAtUses, NO_USES, useUses } from '../catalogue/uses';
 import { call, wordsOf } from '../lib/api';
 import { counted } from '../lib/counted';
 import { useComputer } from '../lib/use-computer';
+import { FormBox } from '../parts/form-box';
 import styles from './keep.module.css';
 
 /** What is kept of loads: a switch, and erasing all of it or what was counted from a day on. */
@@ -52,21 +53,20 @@ export function UsePanel() {
       <div className={styles.erase}>
         <Form.Label htmlFor={`${id}-from`}>Erase loads from this day on (all without a day)</Form.Label>
         <Form.Control id={`${id}-from`} type="date" value={from} onChange={(event) => setFrom(event.target.value)} />
-        {asks ? (
-          <span>
+        <Button variant="outline-primary" onClick={() => setAsks(true)}>
+          Erase …
+        </Button>
+        {asks && (
+          <FormBox
+            title="Erase counted loads"
+            act="Erase"
+            canAct={!erase.isPending}
+            submit={() => erase.mutate()}
+            close={() => setAsks(false)}
+          >
             {from === '' ? 'All counted loads' : `Loads from ${from} on`} of all computers will be erased. This can’t be
-            undone.{' '}
-            <Button size="sm" disabled={erase.isPending} onClick={() => erase.mutate()}>
-              Erase
-            </Button>{' '}
-            <Button size="sm" variant="outline-primary" onClick={() => setAsks(false)}>
-              Cancel
-            </Button>
-          </span>
-        ) : (
-          <Button variant="outline-primary" onClick={() => setAsks(true)}>
-            Erase …
-          </Button>
+            undone.
+          </FormBox>
         )}
       </div>
       {(keep.isError || erase.isError) && <p role="alert">{wordsOf(keep.error ?? erase.error)}</p>}

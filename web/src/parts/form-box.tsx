@@ -3,6 +3,7 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { takeKey } from '../keys/use-keys';
+import { FieldFocus } from './field-focus';
 
 /** A box with a form: a title, fields, and two ways out. */
 export function FormBox({
@@ -46,7 +47,10 @@ export function FormBox({
         <Modal.Header closeButton>
           <Modal.Title id={id}>{title}</Modal.Title>
         </Modal.Header>
-        <Modal.Body className={className}>{children}</Modal.Body>
+        <Modal.Body className={className}>
+          {children}
+          <FieldFocus />
+        </Modal.Body>
         <Modal.Footer>
           {also}
           <Button variant="outline-primary" onClick={close}>

@@ -3,6 +3,7 @@ import Modal from 'react-bootstrap/Modal';
 import { Finder } from '@clever-drawer/core/search/find-plugins';
 import { KeyHint } from '../keys/key-hint';
 import { takeKey } from '../keys/use-keys';
+import { FieldFocus } from './field-focus';
 import { stepHandlers, ticked as withTick } from './list-keys';
 import { optionId, PickList, type Pickable } from './pick-list';
 import { PlainButton } from './plain-button';
@@ -100,6 +101,7 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
           click={(key, adds) => (several && (adds || ticked.size > 0) ? tick(key) : finish([key]))}
           make={makeNew}
         />
+        <FieldFocus />
       </Modal.Body>
       <Modal.Footer className="quiet box-hints">
         <span>
