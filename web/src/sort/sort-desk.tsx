@@ -1,4 +1,4 @@
-import { DndContext, DragOverlay, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
+import { DndContext, DragOverlay } from '@dnd-kit/core';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
 import { useEffect } from 'react';
@@ -10,21 +10,16 @@ import { DeskBoxes } from './desk-boxes';
 import { DeskLeft } from './desk-left';
 import { DeskRight } from './desk-right';
 import { DeskStatus } from './desk-status';
-import { besidePointer } from './drag/drag';
 import { DragLabel } from './drag/drag-label';
 import { ActMenus } from '../parts/act-menu';
+import { besidePointer, usePointerSensors } from '../parts/pointer-drag';
 import { ArrivedBar } from './find/arrived-bar';
 import { FindLine } from './find/find-line';
 import { Ribbons } from './ribbons/ribbons';
 import { useDesk } from './use-desk';
 import { useDeskKeys } from './use-desk-keys';
-import dragStyles from './drag/drag.module.css';
+import dragStyles from '../parts/drag-label.module.css';
 import sortStyles from './sort.module.css';
-
-// Objects for good: others with every keystroke would draw every front anew.
-const DRAG_STARTS = { activationConstraint: { distance: 5 } };
-/** A finger scrolls; one that rests drags. */
-const TOUCH_STARTS = { activationConstraint: { delay: 350, tolerance: 8 } };
 
 /** The list, the chest, and everything that goes on between them. */
 export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; arranged: WindowState }) {
@@ -32,7 +27,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const { state, changes, viewing, listed, subject, filing, drop, box } = desk;
   const { selection } = subject;
   useFileAsked(desk.workThrough);
-  const sensors = useSensors(useSensor(MouseSensor, DRAG_STARTS), useSensor(TouchSensor, TOUCH_STARTS));
+  const sensors = usePointerSensors();
   return (
     <FacesContext value={state.face}>
       <DndContext sensors={sensors} autoScroll={false} {...drop.handlers}>

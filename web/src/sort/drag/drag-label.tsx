@@ -5,7 +5,7 @@ import type { Target } from './drag';
 import { DRAG_MOVES } from '../../keys/key-table';
 import { isMac, strokeInWords } from '../../keys/strokes';
 import { effectOf } from './drop-effect';
-import styles from './drag.module.css';
+import styles from '../../parts/drag-label.module.css';
 
 /** Beside the pointer: what is dragged, and what letting go would do, or why nothing. */
 export function DragLabel({

@@ -1,5 +1,5 @@
-import type { Modifier } from '@dnd-kit/core';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
+import type { Point } from '../../parts/pointer-drag';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
 
 /** Where it would go. Plugins go into a drawer, also a new one, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
@@ -19,26 +19,6 @@ export type Target =
 
 /** A tray as it stands among what is pulled out. */
 export const trayId = (tray: number): string => `tray ${String(tray)}`;
-
-const BESIDE_PX = { x: 16, y: 20 };
-
-/** Puts the label of a drag beside the pointer, wherever on a wide row the drag began, so that it covers no front's card. */
-export const besidePointer: Modifier = ({ transform, activatorEvent, activeNodeRect }) => {
-  const began = pointOf(activatorEvent);
-  if (activeNodeRect === null || began === null) return transform;
-  return {
-    ...transform,
-    x: transform.x + began.x - activeNodeRect.left + BESIDE_PX.x,
-    y: transform.y + began.y - activeNodeRect.top + BESIDE_PX.y,
-  };
-};
-
-/** Where an event of the mouse or of a finger is; null for one that is nowhere. */
-export function pointOf(event: Event | null): Point | null {
-  if (event instanceof MouseEvent) return { x: event.clientX, y: event.clientY };
-  const [finger] = typeof TouchEvent !== 'undefined' && event instanceof TouchEvent ? event.touches : [];
-  return finger === undefined ? null : { x: finger.clientX, y: finger.clientY };
-}
 
 const EDGE_PX = 26;
 
@@ -60,12 +40,6 @@ export function scrollChest(way: -1 | 0 | 1): void {
 }
 
 const EDGE = 0.22;
-
-/** A point of the window. */
-export interface Point {
-  readonly x: number;
-  readonly y: number;
-}
 
 /**
  * The target at a point: the innermost front, line or tray there, told by what is drawn and not by a list of hundreds of rectangles. The outer

@@ -1,4 +1,5 @@
-import { edgeAt, scrollChest, type Point } from './drag';
+import type { Point } from '../../parts/pointer-drag';
+import { edgeAt, scrollChest } from './drag';
 
 /** So long the pointer rests at the edge before the chest scrolls: what is only passed over on the way to a target stays where it is. */
 const REST_MS = 450;

@@ -5,7 +5,8 @@ import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Changes } from '../../arrangement/changes';
 import type { Dragged } from '../../parts/dragged';
-import { pointOf, targetAt, type Point, type Target } from './drag';
+import { openMenuAtRest, pointOf, type Point } from '../../parts/pointer-drag';
+import { targetAt, type Target } from './drag';
 import { edgeScroller } from './edge-scroll';
 import { effectOf } from './drop-effect';
 
@@ -70,7 +71,11 @@ export function useDrop(state: Arrangement, changes: Changes): Drop {
       // Told of moves of the pointer, and of what scrolls away under it.
       onDragMove: ({ active }) => aim(active.data.current as Dragged),
       onDragCancel: end,
-      onDragEnd: ({ active }) => {
+      onDragEnd: ({ active, activatorEvent, delta }) => {
+        if (openMenuAtRest(activatorEvent, delta)) {
+          end();
+          return;
+        }
         const what = active.data.current as Dragged;
         const at = pointer.current === null ? null : targetAt(pointer.current, what);
         end();
