@@ -41,7 +41,7 @@ test('one key for what is usual here, one for what was loaded last, two for what
   // What was loaded in this lane before is usual here.
   await expect(marked(page)).toContainText('Hall');
   const favourite = dialog(page).getByRole('option').filter({ hasText: 'Turniplatch Tilt EQ' }).first();
-  const digit = (await favourite.locator('[aria-label$="marks it"]').innerText()).trim();
+  const digit = (await favourite.locator('[aria-label^="press "]').innerText()).trim();
   await page.keyboard.press('Escape');
   expect(await reach(page, SECOND, ['Enter'])).toContain('Hall');
   expect(await fill(page, SECOND, [digit, 'Enter'])).toContain('Turniplatch Tilt EQ');

@@ -31,13 +31,13 @@ test('a session is copied, given lanes, kept as a template, and deleted', async 
   await expect(lane(page, 'Owl')).toBeVisible();
   await choose(page, 'What can be done with Owl', 'Make it mono');
   await expect(lane(page, 'Owl')).toContainText('audio track, mono');
-  await choose(page, 'What can be done with Owl', /^Copy it/);
+  await choose(page, 'What can be done with Owl', /^Copy with its plugins/);
   await expect(lane(page, 'Owl 2')).toBeVisible();
   await choose(page, 'What can be done with Owl', 'Delete it');
   await expect(page.getByRole('region', { name: /^Owl,/ })).toHaveCount(0);
   await choose(page, 'Session', 'Keep as a template');
   await accessible(page);
-  await choose(page, /^Sessions/, /^New after the template Scene 4/);
+  await choose(page, /^Sessions/, /^New from the template Scene 4/);
   await named(page, 'Scene 5');
   await expect(page.getByRole('heading', { name: 'Scene 5' })).toBeVisible();
   await expect(lane(page, 'Owl 2')).toBeVisible();
@@ -79,5 +79,5 @@ test('a session goes out as DAWproject and as JSON, and comes in again; what is 
   const broken = info.outputPath('cut-short.dawproject');
   await writeFile(broken, 'PK');
   await field.setInputFiles(broken);
-  await expect(page.getByText(/no DAWproject/).first()).toBeVisible();
+  await expect(page.getByText(/not a DAWproject/).first()).toBeVisible();
 });

@@ -59,7 +59,7 @@ test('when the server does not answer, what was typed waits for it and is saved 
   await page.keyboard.press('n');
   await page.keyboard.type('Typed meanwhile');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status').getByText('your last change waits and is saved then')).toBeVisible();
+  await expect(page.getByRole('status').getByText('your last change will be saved')).toBeVisible();
   await expect(front(page, 'Typed meanwhile')).toBeVisible();
   await page.unroute('**/changes');
   await saved(page);
@@ -87,14 +87,14 @@ test('when the database ends the page says that it is started again, and goes on
   await expect(page.getByRole('contentinfo')).toContainText('Heard of');
   await post('undo', {});
   await expect(page.getByRole('contentinfo')).not.toContainText('Undo: name tray 8 Heard of');
-  const words = page.getByRole('contentinfo').getByText('the database is being started again');
+  const words = page.getByRole('contentinfo').getByText('The database is restarting');
   // A database can be there again within half a second, which is as seldom as what waits for a locator looks for it.
   const seen = page.evaluate(
     () =>
       new Promise<void>((done) => {
         new MutationObserver(() => {
           const told = document.querySelector('footer, [role=contentinfo]')?.textContent ?? '';
-          if (told.includes('the database is being started again')) done();
+          if (told.includes('The database is restarting')) done();
         }).observe(document.body, { subtree: true, childList: true, characterData: true });
       }),
   );

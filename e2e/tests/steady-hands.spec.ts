@@ -1,5 +1,5 @@
 /** Each act hits what the screen names: under filters, by notices, where something is refused. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { accessible, dialog, foot, front, label, list, placeOf, row, saved, undo } from '../support/studio';
 
 const panel = (page: Page) => page.getByRole('region', { name: 'About the plugin' });
@@ -141,4 +141,133 @@ test('two computers can’t have one name', async ({ page }) => {
   await expect(notice(page, 'A computer called “Puppet wagon” exists already.')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('button', { name: 'Computer at hand: Music room' })).toBeVisible();
+});
+
+test('every box has its first field focused and selected, however it is opened, and gives the keyboard back', async ({
+  page,
+}) => {
+  const check = async (toggle: Locator, item: RegExp): Promise<void> => {
+    for (const by of ['mouse', 'keyboard'] as const) {
+      if (by === 'mouse') {
+        await toggle.click();
+        await page.locator('.dropdown-menu.show').getByRole('button', { name: item }).first().click();
+      } else {
+        await toggle.focus();
+        await page.keyboard.press('Enter');
+        const choice = page.locator('.dropdown-menu.show').getByRole('button', { name: item }).first();
+        await choice.focus();
+        await page.keyboard.press('Enter');
+      }
+      const field = dialog(page).locator('input:focus, select:focus');
+      await expect(field, `${item.source} by ${by}`).toHaveCount(1);
+      const isSelected = await field.evaluate(
+        (one) => !(one instanceof HTMLInputElement) || one.type !== 'text' || one.selectionEnd === one.value.length,
+      );
+      expect([item.source, by, isSelected]).toEqual([item.source, by, true]);
+      await page.keyboard.press('Escape');
+      await expect(dialog(page)).toHaveCount(0);
+      await expect.poll(() => page.evaluate(() => document.activeElement === document.body)).toBe(false);
+    }
+  };
+  await page.goto(await placeOf('load'));
+  const menu = (name: string | RegExp): Locator => page.getByRole('button', { name, exact: true });
+  for (const item of [/^Rename …/, /^Copy it …/, /^Copy its lanes/]) await check(menu('Session'), item);
+  await check(menu(/^Sessions/), /^New session …/);
+  for (const item of [/^audio track …/, /^bus …/]) await check(menu('New lane'), item);
+  for (const item of [/^Rename …/, /^Keep what is in it as a chain …/])
+    await check(menu('What can be done with Narrator'), item);
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('row').nth(5)).toBeVisible();
+  await check(menu('The chest Everyday'), /^Name and purpose …/);
+  await page.getByLabel('Find', { exact: true }).fill('plate');
+  await check(menu(/^Saved searches/), /^Save this search …/);
+  await label(page, 'Space').click();
+  for (const item of [/^Move elsewhere …/, /^Copy elsewhere …/])
+    await check(front(page, 'Space').getByRole('button', { name: 'More', exact: true }).first(), item);
+  await page.goto(await placeOf('keep'));
+  await page.getByRole('button', { name: 'Erase …' }).click();
+  await expect(dialog(page).getByRole('button', { name: 'Cancel' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Erase …' })).toBeFocused();
+});
+
+test('dragged in Load: what fits lights up, what does not says why, and lanes take it by head and “+ slot”', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('load'));
+  const slot = (name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}:`) });
+  const plus = page.getByRole('button', { name: 'Another slot in Goose' });
+  const start = await slot('Accordion, slot 2').boundingBox();
+  if (start === null) throw new Error('not in sight');
+  const over = async (target: Locator): Promise<void> => {
+    const box = await target.boundingBox();
+    if (box === null) throw new Error('not in sight');
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2, { steps: 6 });
+  };
+  await page.mouse.move(start.x + 20, start.y + 10);
+  await page.mouse.down();
+  await over(slot('Narrator, slot 4'));
+  await expect(page.getByText('– another kind of slot; this slot is for: insert')).toBeVisible();
+  await expect(slot('Narrator, slot 4')).not.toHaveClass(/aimed/);
+  await over(slot('Toy piano, slot 2'));
+  await expect(page.getByText('→ Toy piano, slot 2')).toBeVisible();
+  await expect(slot('Toy piano, slot 2')).toHaveClass(/aimed/);
+  await over(plus);
+  await expect(page.getByText('– Goose has no slot for: instrument')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await slot('Narrator, slot 1').hover();
+  await page.mouse.down();
+  await over(page.getByRole('region', { name: 'Goose, audio track' }).getByRole('heading'));
+  await expect(page.getByText('→ Goose', { exact: true })).toBeVisible();
+  await page.mouse.up();
+  await expect(slot('Goose, slot 2')).toHaveAttribute('title', /Sibilance/);
+  await saved(page);
+  await undo(page);
+});
+
+test('by finger a slot is dragged in Load, and a long press opens the menu of a slot, a row and a front', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const session = await context.newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0): Promise<unknown> =>
+    session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
+  const middle = async (one: Locator): Promise<[number, number]> => {
+    const box = await one.boundingBox();
+    if (box === null) throw new Error('not in sight');
+    return [box.x + Math.min(60, box.width / 2), box.y + Math.min(20, box.height / 2)];
+  };
+  const press = async (one: Locator): Promise<void> => {
+    await touch('touchStart', ...(await middle(one)));
+    await page.waitForTimeout(700);
+    await touch('touchEnd');
+    await expect(page.getByRole('menu')).toBeVisible();
+  };
+  await page.goto(await placeOf('load'));
+  const slot = (name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}:`) });
+  await expect(slot('Narrator, slot 1')).toBeVisible();
+  await press(slot('Narrator, slot 1'));
+  for (const act of [/bypass/, /sidechain/, /move what is in it to the slot below/, /take the slot itself out/])
+    await expect(page.getByRole('menuitem', { name: act })).toBeVisible();
+  await page.keyboard.press('Escape');
+  const [fromX, fromY] = await middle(slot('Narrator, slot 1'));
+  const [toX, toY] = await middle(slot('Narrator, slot 4'));
+  await touch('touchStart', fromX, fromY);
+  await page.waitForTimeout(600);
+  for (let step = 1; step <= 8; step++)
+    await touch('touchMove', fromX + ((toX - fromX) * step) / 8, fromY + ((toY - fromY) * step) / 8);
+  await expect(page.getByText('→ Narrator, slot 4')).toBeVisible();
+  await touch('touchEnd');
+  await expect(slot('Narrator, slot 4')).toHaveAttribute('title', /Sibilance/);
+  await saved(page);
+  await undo(page);
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('row').nth(5)).toBeVisible();
+  await press(page.getByRole('row').nth(3));
+  await page.keyboard.press('Escape');
+  await press(label(page, 'Narration'));
+  await page.keyboard.press('Escape');
+  await context.close();
 });

@@ -12,11 +12,13 @@ export class JoinedNames {
   private readonly wordStarts: number[] = [];
   private isWordStart: Uint8Array | null = null;
   private readonly lastHolding = new Map<string, readonly number[]>();
+  private readonly lastBegun = new Map<string, readonly (readonly [item: number, match: JoinedMatch])[]>();
 
   /** Adds a name by its words, which are letters and digits only; an item may have several names. */
   add(words: readonly string[], item: number): void {
     if (words.length === 0) return;
     this.lastHolding.clear();
+    this.lastBegun.clear();
     this.starts.push(this.text.length);
     this.items.push(item);
     let at = this.text.length;
@@ -27,10 +29,18 @@ export class JoinedNames {
     this.text += `${words.join('')}\n`;
   }
 
-  /** Tells each item that has a name beginning with the typed words written together, and how. */
+  /** Tells each item that has a name beginning with the typed words written together, and how. Remembered as in `holding`. */
   begunBy(typed: readonly string[], tell: (item: number, match: JoinedMatch) => void): void {
-    const whole = typed.join('');
-    this.each(`\n${whole}`, (at) => tell(this.itemAt(at + 1), this.matchAt(at + 1, typed, whole.length)));
+    const key = typed.join(' ');
+    let found = this.lastBegun.get(key);
+    if (found === undefined) {
+      if (this.lastBegun.size >= MAX_REMEMBERED) this.lastBegun.clear();
+      const whole = typed.join('');
+      const fresh: (readonly [number, JoinedMatch])[] = [];
+      this.each(`\n${whole}`, (at) => fresh.push([this.itemAt(at + 1), this.matchAt(at + 1, typed, whole.length)]));
+      this.lastBegun.set(key, (found = fresh));
+    }
+    for (const [item, match] of found) tell(item, match);
   }
 
   /** Tells each item that has a name with the letters anywhere in it. What was asked last is remembered: a search asks the same several times. */

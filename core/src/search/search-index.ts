@@ -34,6 +34,8 @@ interface Typed {
   found: readonly Candidate[];
   reach: Reach;
   items?: number;
+  /** What it costs for each item as it is read now; absent when it has just been read in another way. */
+  prices?: Uint8Array | undefined;
   /** What it is pieces of, once that was looked for: an item and what it costs, in turn. */
   pieces?: readonly number[];
 }
@@ -45,7 +47,8 @@ interface Typed {
  */
 export class SearchIndex {
   private readonly known: IndexedWords;
-  private readonly cost: Uint8Array;
+  /** The prices that are being worked out. */
+  private cost: Uint8Array;
   readonly total: Uint16Array;
   readonly met: Uint8Array;
   /** How many typed words are whole words of the name. */
@@ -130,6 +133,7 @@ export class SearchIndex {
       const known = new Set(one.found.map((candidate) => candidate.word));
       one.found = [...one.found, ...more(one.word).filter((candidate) => !known.has(candidate.word))];
       one.reach = reach;
+      one.prices = undefined;
     };
     lost.forEach(widen);
     const count = lost.length > 0 ? this.meet(typed) : 0;
@@ -140,21 +144,16 @@ export class SearchIndex {
 
   /** Adds up what each item costs; returns how many items every word fits. `further`: what each word costs besides. */
   private meet(typed: readonly Typed[], further: readonly number[] = []): number {
-    const { total, met, cost, whole } = this;
+    const { total, met, whole } = this;
     total.fill(0);
     met.fill(0);
     whole.fill(0);
     for (const [at, one] of typed.entries()) {
-      const { word, found, reach } = one;
       const besides = further[at] ?? 0;
-      cost.fill(NOT_MET);
-      for (const { word: number, tier } of found) this.price(number, tier, reach);
-      if (word.length > 1) this.priceInitials(word);
-      if (reach !== 'begun' && typed.length > 1) this.priceTogether(word);
-      if (reach === 'parts') this.pricePieces(one);
+      const prices = (one.prices ??= this.pricesOf(one, typed.length > 1));
       one.items = 0;
-      for (let item = 0; item < cost.length; item++) {
-        const price = cost[item] ?? NOT_MET;
+      for (let item = 0; item < prices.length; item++) {
+        const price = prices[item] ?? NOT_MET;
         if (price === NOT_MET) continue;
         one.items++;
         met[item] = (met[item] ?? 0) + 1;
@@ -169,6 +168,17 @@ export class SearchIndex {
     let count = 0;
     for (let item = 0; item < met.length; item++) if (met[item] === typed.length) count++;
     return count;
+  }
+
+  /** What a typed word costs for each item. `isOneOfSeveral`: whether other words were typed beside it. */
+  private pricesOf(one: Typed, isOneOfSeveral: boolean): Uint8Array {
+    const { word, found, reach } = one;
+    this.cost = new Uint8Array(this.size).fill(NOT_MET);
+    for (const { word: number, tier } of found) this.price(number, tier, reach);
+    if (word.length > 1) this.priceInitials(word);
+    if (reach !== 'begun' && isOneOfSeveral) this.priceTogether(word);
+    if (reach === 'parts') this.pricePieces(one);
+    return this.cost;
   }
 
   private lower(item: number, price: number): void {

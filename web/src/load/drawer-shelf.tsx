@@ -1,3 +1,4 @@
+import { useDraggable } from '@dnd-kit/core';
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -10,7 +11,7 @@ import { asksFor, useSearch } from '../catalogue/use-search';
 import { offeredDrawers } from '../chooser/offered-drawers';
 import { useStoredId } from '../chooser/use-stored-id';
 import { counted } from '../lib/counted';
-import { carry } from './carried';
+import { draggedItem } from './load-drag-layer';
 import styles from './load.module.css';
 
 interface Props {
@@ -117,17 +118,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
             {column.id === 'found' && column.items.length === 0 && <p className="quiet">No match.</p>}
             <ul>
               {column.items.slice(0, MOST_LINES).map(({ item, name }) => (
-                <li
-                  key={item.id}
-                  className={styles.shelfLine}
-                  draggable
-                  title={`${name}: ${kindInWords(item.types, item.role)}`}
-                  data-item={item.id}
-                  onDragStart={(event) => carry(event, item.id)}
-                >
-                  <TypeGlyph types={item.types} role={item.role} />
-                  <bdi className="one-line">{name}</bdi>
-                </li>
+                <ShelfLine key={item.id} column={column.id} item={item} name={name} />
               ))}
             </ul>
             {column.items.length > MOST_LINES && (
@@ -143,5 +134,21 @@ export function DrawerShelf({ catalogue, state }: Props) {
         )}
       </div>
     </section>
+  );
+}
+
+function ShelfLine({ column, item, name }: { column: string; item: ChosenItem; name: string }) {
+  const { setNodeRef, listeners } = useDraggable({ id: `${column} ${item.id}`, data: draggedItem(item.id, name) });
+  return (
+    <li
+      ref={setNodeRef}
+      className={styles.shelfLine}
+      title={`${name}: ${kindInWords(item.types, item.role)}`}
+      data-item={item.id}
+      {...listeners}
+    >
+      <TypeGlyph types={item.types} role={item.role} />
+      <bdi className="one-line">{name}</bdi>
+    </li>
   );
 }

@@ -1,3 +1,4 @@
+import { useDroppable } from '@dnd-kit/core';
 import clsx from 'clsx';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { slotsIn } from '@clever-drawer/core/chests/chains';
@@ -5,6 +6,8 @@ import type { Lane, LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { PlainButton } from '../parts/plain-button';
 import { SlotButton, type SlotActions } from './slot-button';
+import type { LoadTarget } from './load-drag';
+import { useIsAimed } from './load-drag-layer';
 import { LaneMenu, type LaneActions } from './lane-menu';
 import { LaneWords } from './lane-words';
 import styles from './load.module.css';
@@ -28,9 +31,13 @@ interface Props {
 export function LaneColumn({ lane, state, catalogue, slotActions, laneActions }: Props) {
   const slots = slotsIn(state, lane.id);
   const last = slots.at(-1);
+  const data: LoadTarget = { laneId: lane.id };
+  const head = useDroppable({ id: `head ${lane.id}`, data });
+  const plus = useDroppable({ id: `plus ${lane.id}`, data });
+  const isAimed = useIsAimed(lane.id);
   return (
     <section className={styles.lane} aria-label={`${lane.name}, ${LANE_LABELS[lane.kind]}`}>
-      <div className={styles.laneHead}>
+      <div ref={head.setNodeRef} className={clsx(styles.laneHead, isAimed && styles.aimed)}>
         <h2 className="one-line">
           <bdi>{lane.name}</bdi>
         </h2>
@@ -51,9 +58,9 @@ export function LaneColumn({ lane, state, catalogue, slotActions, laneActions }:
             />
           </li>
         ))}
-        <li>
+        <li ref={plus.setNodeRef}>
           <PlainButton
-            className={styles.addSlot}
+            className={clsx(styles.addSlot, isAimed && styles.aimed)}
             onClick={() => laneActions.addSlot(lane, null)}
             aria-label={`Another slot in ${lane.name}`}
           >

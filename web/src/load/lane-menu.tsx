@@ -20,6 +20,10 @@ export interface LaneActions {
   readonly keepChain: (lane: Lane, name: string) => void;
   /** Loads an item into the first empty slot that it fits into, or a new one. */
   readonly loadHere: (lane: Lane, item: ItemId) => void;
+  /** Loads an item that was dragged onto the lane. */
+  readonly dropHere: (lane: Lane, item: ItemId) => void;
+  /** Puts what is in a slot, or a copy of it, into a new slot of the lane. */
+  readonly putInNewSlot: (from: SlotId, lane: Lane, kind: SlotKind, copy: boolean) => void;
 }
 
 interface Props {

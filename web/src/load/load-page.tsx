@@ -21,6 +21,7 @@ import { KeyHint } from '../keys/key-hint';
 import { useKept } from '../lib/use-stored';
 import { DrawerShelf } from './drawer-shelf';
 import { LaneColumn } from './lane-column';
+import { LoadDragLayer } from './load-drag-layer';
 import { laneActions, sessionActions, slotActions } from './session-actions';
 import { SessionHead } from './session-head';
 import { useSessionFiles } from './session-files';
@@ -78,23 +79,25 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   return (
     <FacesContext value={state.face}>
       <ActMenus>
-        <main className={styles.load}>
-          <SessionHead session={session} lanes={lanes.length} state={state} actions={own} shelf={shelf} />
-          {lanes.length === 0 && <p className="quiet">No lanes yet: “New lane” adds one.</p>}
-          <div className={styles.lanes} data-lanes role="group" aria-label="Lanes" tabIndex={-1}>
-            {lanes.map((lane) => (
-              <LaneColumn
-                key={lane.id}
-                lane={lane}
-                state={state}
-                catalogue={catalogue}
-                slotActions={onSlots}
-                laneActions={onLanes}
-              />
-            ))}
-          </div>
-          {shelf[0] && <DrawerShelf catalogue={catalogue} state={state} />}
-        </main>
+        <LoadDragLayer state={state} catalogue={catalogue} onSlots={onSlots} onLanes={onLanes}>
+          <main className={styles.load}>
+            <SessionHead session={session} lanes={lanes.length} state={state} actions={own} shelf={shelf} />
+            {lanes.length === 0 && <p className="quiet">No lanes yet: “New lane” adds one.</p>}
+            <div className={styles.lanes} data-lanes role="group" aria-label="Lanes" tabIndex={-1}>
+              {lanes.map((lane) => (
+                <LaneColumn
+                  key={lane.id}
+                  lane={lane}
+                  state={state}
+                  catalogue={catalogue}
+                  slotActions={onSlots}
+                  laneActions={onLanes}
+                />
+              ))}
+            </div>
+            {shelf[0] && <DrawerShelf catalogue={catalogue} state={state} />}
+          </main>
+        </LoadDragLayer>
         {files.input}
         <StatusLine>
           <span>

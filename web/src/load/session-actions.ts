@@ -121,10 +121,23 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
         if (done) toast(`The chain ${name} is kept. It is found by typing, and can be filed like a plugin.`);
       });
     },
-    loadHere: (lane, id) => void loadHere(lane.id, id),
+    loadHere: (lane, id) => void loadHere(lane.id, id, 'usual', DIRECT),
+    dropHere: (lane, id) => void loadHere(lane.id, id, 'drag', DRAGGED),
+    putInNewSlot: (from, lane, kind, copy) => {
+      const id = asId<SlotId>(newId());
+      void changes.make(
+        { kind: 'add-slot', id, laneId: lane.id, slot: kind, before: null },
+        { kind: 'move-slot', slotId: from, toId: id, copy },
+      );
+    },
   };
 
-  async function loadHere(laneId: LaneId, id: ItemId): Promise<void> {
+  async function loadHere(
+    laneId: LaneId,
+    id: ItemId,
+    way: 'usual' | 'drag',
+    effort: typeof DIRECT | typeof DRAGGED,
+  ): Promise<void> {
     const item = catalogue.byId.get(id);
     if (item === undefined) return;
     const kind = slotFor(item.role, 'insert');
@@ -132,7 +145,7 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
     const slotId = free?.id ?? asId<SlotId>(newId());
     if (free === undefined && !(await changes.make({ kind: 'add-slot', id: slotId, laneId, slot: kind, before: null })))
       return;
-    await load(slotId, { items: [item], way: 'usual', ...DIRECT, keys: 0, clicks: 1 });
+    await load(slotId, { items: [item], way, ...effort, keys: 0, clicks: 1 });
   }
 }
 

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
-import { useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { useCallback, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import type { ItemId, SlotId } from '@clever-drawer/core/ids';
@@ -12,7 +13,8 @@ import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
 import { actsOf } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
-import { carriedBy, carrySlot, isCarried } from './carried';
+import type { LoadTarget } from './load-drag';
+import { draggedSlot, useIsAimed } from './load-drag-layer';
 import styles from './load.module.css';
 
 /** What can be done with a slot. */
@@ -63,8 +65,23 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         .filter((word) => word != null)
         .join(', ');
   const openMenu = useActMenu();
-  const [isAimed, setIsAimed] = useState(false);
+  const isAimed = useIsAimed(slot.id);
   const button = useRef<HTMLButtonElement>(null);
+  const drag = useDraggable({
+    id: `drag ${slot.id}`,
+    data: draggedSlot(slot, plugin === undefined ? 'It' : fullNameOf(plugin)),
+    disabled: isEmpty,
+  });
+  const drop = useDroppable({ id: `drop ${slot.id}`, data: { slotId: slot.id } satisfies LoadTarget });
+  const [setDragNode, setDropNode] = [drag.setNodeRef, drop.setNodeRef];
+  const setButton = useCallback(
+    (element: HTMLButtonElement | null) => {
+      button.current = element;
+      setDragNode(element);
+      setDropNode(element);
+    },
+    [setDragNode, setDropNode],
+  );
   const filled = (act: () => void) => (isEmpty ? null : act);
   const handlers: KeyHandlers<'slots'> = {
     ...slotWalk(button),
@@ -93,7 +110,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   return (
     <>
       <button
-        ref={button}
+        ref={setButton}
         type="button"
         id={slot.id}
         data-slot={slot.kind}
@@ -101,18 +118,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         className={clsx(styles.slot, isEmpty && styles.empty, isBypassed && styles.bypassed, isAimed && styles.aimed)}
         aria-label={`${place}: ${words}`}
         title={words}
-        draggable={!isEmpty}
-        onDragStart={(event) => carrySlot(event, slot.id)}
-        onDragOver={(event) => {
-          if (!isCarried(event)) return;
-          event.preventDefault();
-          setIsAimed(true);
-        }}
-        onDragLeave={() => setIsAimed(false)}
-        onDrop={(event) => {
-          setIsAimed(false);
-          drop(event, slot, actions);
-        }}
+        {...drag.listeners}
         onClick={() => actions.open(slot)}
         onKeyDown={onKeyDown}
         onContextMenu={(event) => openMenu(event, `${place}: ${words}`, actsOf('slots', handlers, SLOT_MENU))}
@@ -169,15 +175,6 @@ const SLOT_MENU = [
 
 /** Capitals go to the places of the application: Shift with a letter. */
 const isWord = ({ shiftKey, key }: KeyboardEvent): boolean => shiftKey && /^\p{L}$/u.test(key);
-
-function drop(event: DragEvent, slot: Slot, actions: SlotActions): void {
-  const carried = carriedBy(event);
-  if (carried === null) return;
-  event.preventDefault();
-  if ('item' in carried) actions.loadHere(carried.item, slot);
-  // What is in a slot moves; with Ctrl (Alt on macOS) held a copy goes.
-  else if (carried.slot !== slot.id) actions.put(carried.slot, slot, event.ctrlKey || event.altKey);
-}
 
 const SLOT = 'button[data-slot]';
 

@@ -1,0 +1,102 @@
+import { DndContext, DragOverlay, pointerWithin, type DndContextProps } from '@dnd-kit/core';
+import clsx from 'clsx';
+import { createContext, use, useEffect, useRef, useState, type ReactNode } from 'react';
+import { toast } from 'sonner';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import type { ItemId, SlotId } from '@clever-drawer/core/ids';
+import type { Slot } from '@clever-drawer/core/chests/rows/slot';
+import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
+import { besidePointer, openMenuAtRest, usePointerSensors } from '../parts/pointer-drag';
+import { loadDropEffect, type LoadDragged, type LoadTarget } from './load-drag';
+import type { LaneActions } from './lane-menu';
+import type { SlotActions } from './slot-button';
+import labels from '../parts/drag-label.module.css';
+
+interface Props {
+  readonly state: Arrangement;
+  readonly catalogue: ChosenCatalogue;
+  readonly onSlots: SlotActions;
+  readonly onLanes: LaneActions;
+  readonly children: ReactNode;
+}
+
+/** What is aimed at and takes what is dragged; null for nothing. */
+const AimContext = createContext<LoadTarget | null>(null);
+
+/** Whether this slot, or lane, is aimed at with something that fits it. */
+export function useIsAimed(id: string): boolean {
+  const aimed = use(AimContext);
+  return aimed !== null && id === ('slotId' in aimed ? aimed.slotId : aimed.laneId);
+}
+
+/** Whether Ctrl (Alt on macOS) is held: then a copy of what is in a slot goes. */
+function useCopies(isDragging: boolean) {
+  const copies = useRef(false);
+  useEffect(() => {
+    if (!isDragging) return undefined;
+    const hold = (event: KeyboardEvent | PointerEvent): void => {
+      copies.current = event.ctrlKey || event.altKey;
+    };
+    const names = ['pointermove', 'keydown', 'keyup'] as const;
+    for (const name of names) window.addEventListener(name, hold, { capture: true });
+    return () => {
+      for (const name of names) window.removeEventListener(name, hold, { capture: true });
+    };
+  }, [isDragging]);
+  return copies;
+}
+
+/** Around lanes and drawers: follows what is dragged, says beside the pointer what letting go would do, and does it. By mouse and by finger. */
+export function LoadDragLayer({ state, catalogue, onSlots, onLanes, children }: Props) {
+  const [dragged, setDragged] = useState<LoadDragged | null>(null);
+  const [target, setTarget] = useState<LoadTarget | null>(null);
+  const copies = useCopies(dragged !== null);
+  const sensors = usePointerSensors();
+  const effect = dragged === null ? null : loadDropEffect(dragged, target, state, catalogue);
+  const end = (): void => {
+    setDragged(null);
+    setTarget(null);
+  };
+  const carryOut = (what: LoadDragged, over: LoadTarget | null): void => {
+    const { fits, to, words } = loadDropEffect(what, over, state, catalogue);
+    if (over === null || to === null || !fits) {
+      if (over !== null && words !== '') toast.warning(`${what.name} ${words}.`);
+      return;
+    }
+    if ('slotId' in what) {
+      if ('lane' in to) onLanes.putInNewSlot(what.slotId, to.lane, to.kind, copies.current);
+      else onSlots.put(what.slotId, to, copies.current);
+    } else if ('lane' in to) onLanes.dropHere(to.lane, what.item);
+    else onSlots.loadHere(what.item, to);
+  };
+  const handlers: Pick<DndContextProps, 'onDragStart' | 'onDragOver' | 'onDragEnd' | 'onDragCancel'> = {
+    onDragStart: ({ active }) => {
+      copies.current = false;
+      setDragged(active.data.current as LoadDragged);
+    },
+    onDragOver: ({ over }) => setTarget((over?.data.current as LoadTarget | undefined) ?? null),
+    onDragCancel: end,
+    onDragEnd: ({ active, over, activatorEvent, delta }) => {
+      end();
+      if (openMenuAtRest(activatorEvent, delta)) return;
+      carryOut(active.data.current as LoadDragged, (over?.data.current as LoadTarget | undefined) ?? null);
+    },
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={pointerWithin} {...handlers}>
+      <AimContext value={effect?.fits === true ? target : null}>{children}</AimContext>
+      <DragOverlay dropAnimation={null} modifiers={[besidePointer]} className={labels.dragOverlay}>
+        {dragged !== null && effect !== null && (
+          <div className={clsx(labels.dragLabel, !effect.fits && labels.refused)}>
+            {dragged.name} <span>{effect.words}</span>
+          </div>
+        )}
+      </DragOverlay>
+    </DndContext>
+  );
+}
+
+/** What a slot, or an item, is as something dragged. */
+export const draggedSlot = (slot: Slot, name: string): LoadDragged => ({ slotId: slot.id satisfies SlotId, name });
+/** See draggedSlot. */
+export const draggedItem = (item: ItemId, name: string): LoadDragged => ({ item, name });
