@@ -77,5 +77,15 @@ export const SESSION_SCHEMAS = {
     slotIds: array().of(id()).strict().min(1).max(MOST_PARTS).required(),
   }),
   'rename-chain': object({ kind: kind('rename-chain'), id: id(), name: name('the name of a chain') }),
+  'arrange-chain': object({
+    kind: kind('arrange-chain'),
+    id: id(),
+    parts: array()
+      .of(object({ item: id(), bypass: boolean().strict().required() }).noUnknown())
+      .strict()
+      .min(1)
+      .max(MOST_PARTS)
+      .required(),
+  }),
   'delete-chain': object({ kind: kind('delete-chain'), id: id() }),
 };

@@ -39,6 +39,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'move-slot': { slotId: 'l/1', toId: 'l/2', copy: false },
   'keep-chain': { id: `chain¶${uuid}`, name: 'Marionette voice', slotIds: ['l/1'] },
   'rename-chain': { id: 'chain¶c', name: 'Marionette voice' },
+  'arrange-chain': { id: 'chain¶c', parts: [{ item: 'p', bypass: false }] },
   'delete-chain': { id: 'chain¶c' },
   'set-split': { id: 'd', split: 'vendor' },
   'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },

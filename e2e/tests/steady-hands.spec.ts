@@ -271,3 +271,58 @@ test('by finger a slot is dragged in Load, and a long press opens the menu of a 
   await page.keyboard.press('Escape');
   await context.close();
 });
+
+test('after N, I, P and delete the keyboard is where the drawer is, or was', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await expect(page.getByRole('row').nth(5)).toBeVisible();
+  const make = async (key: string, name: string): Promise<void> => {
+    await page.keyboard.press(key);
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+    await expect(label(page, name)).toBeFocused();
+  };
+  await make('n', 'Outer');
+  await make('i', 'Middle');
+  await make('i', 'Innermost');
+  await page.keyboard.press('p');
+  await page.keyboard.type('noises');
+  await page.keyboard.press('Enter');
+  await expect(label(page, 'Innermost')).toBeFocused();
+  await expect(front(page, 'Noises off').getByRole('region', { name: 'Drawer Innermost' })).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(label(page, 'Noises off')).toBeFocused();
+  await saved(page);
+  await undo(page, 5);
+});
+
+test('a chain is kept again under its name only to replace it, and its parts are moved, bypassed and taken out', async ({
+  page,
+}) => {
+  await page.goto(await placeOf('load'));
+  await page.getByRole('button', { name: 'What can be done with Narrator' }).click();
+  await page
+    .locator('.dropdown-menu.show')
+    .getByRole('button', { name: /^Keep what is in it/ })
+    .click();
+  await page.keyboard.type('marionette VOICE');
+  await expect(dialog(page)).toContainText('A chain is called Marionette voice already');
+  await accessible(page);
+  await dialog(page).getByRole('button', { name: 'Replace this chain' }).click();
+  await expect(notice(page, 'The chain Marionette voice is replaced.')).toBeVisible();
+  await page.getByRole('link', { name: 'Sort' }).click();
+  await page.getByLabel('Find', { exact: true }).fill('marionette voice');
+  await row(page, 'Marionette voice').dblclick();
+  const chain = page.getByRole('region', { name: 'About the chain' });
+  const parts = chain.getByRole('listitem');
+  await expect(parts).toHaveCount(3);
+  const second = await parts.nth(1).getByRole('button').first().innerText();
+  await chain.getByRole('button', { name: `Move ${second} up` }).click();
+  await expect(parts.first()).toContainText(second);
+  await parts.first().getByRole('button', { name: 'bypass', exact: true }).click();
+  await expect(parts.first().getByRole('button', { name: 'bypassed' })).toBeVisible();
+  await chain.getByRole('button', { name: `Take ${second} out of the chain` }).click();
+  await expect(parts).toHaveCount(2);
+  await accessible(page);
+  await saved(page);
+  await undo(page, 4);
+});

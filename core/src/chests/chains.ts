@@ -5,6 +5,8 @@ import { asId, type ChainId, type ItemId, type LaneId, type PluginId } from '../
 import type { Arrangement } from './arrangement.js';
 import { CHAIN_MARK, itemId, type ItemParts } from './item.js';
 import { group } from './row-groups.js';
+import { fold } from '../text/words.js';
+import type { Chain } from './rows/chain.js';
 import type { ChainPart } from './rows/chain-part.js';
 import type { Slot } from './rows/slot.js';
 
@@ -13,6 +15,10 @@ export const chainIdOf = (id: string): ChainId => asId<ChainId>(CHAIN_MARK + id)
 
 /** The parts of a chain, in order. */
 export const partsOfChain = (state: Arrangement, id: ChainId): readonly ChainPart[] => group(state, 'partsOf', id);
+
+/** The chain of a name, whatever its capitals; undefined for none. */
+export const chainNamed = ({ chain }: Pick<Arrangement, 'chain'>, name: string): Chain | undefined =>
+  [...chain.values()].find((one) => fold(one.name) === fold(name));
 
 /** The slots of a lane, in order. */
 export const slotsIn = (state: Arrangement, lane: LaneId): readonly Slot[] => group(state, 'slotsIn', lane);

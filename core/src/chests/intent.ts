@@ -128,6 +128,8 @@ type SessionIntent =
 type ChainIntent =
   | { kind: 'keep-chain'; id: ChainId; name: string; slotIds: readonly SlotId[] }
   | { kind: 'rename-chain'; id: ChainId; name: string }
+  /** Gives a chain other parts, in this order; an item may be a preset. */
+  | { kind: 'arrange-chain'; id: ChainId; parts: readonly { readonly item: ItemId; readonly bypass: boolean }[] }
   | { kind: 'delete-chain'; id: ChainId };
 
 type RightIntent =

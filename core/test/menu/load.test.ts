@@ -1,5 +1,14 @@
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
-import { chainFacts, chainIdOf, itemBefore, itemIn, likestChain, partsOfChain, slotsIn } from '../../src/chests/chains';
+import {
+  chainFacts,
+  chainIdOf,
+  chainNamed,
+  itemBefore,
+  itemIn,
+  likestChain,
+  partsOfChain,
+  slotsIn,
+} from '../../src/chests/chains';
 import { applyEdits, firstConflict, inverse } from '../../src/chests/edit';
 import type { Intent, NewLane } from '../../src/chests/intent';
 import { isChain, itemParts } from '../../src/chests/item';
@@ -175,6 +184,24 @@ describe('chains', () => {
     const more = after(kept, load('Goose/2', 'Gate'));
     expect(likestChain(more, goose)).toEqual({ chainId: id, more: ['Gate'], lacks: [] });
     expect(likestChain(kept, asId<LaneId>('Piano'))).toBeNull();
+  });
+
+  it('are given other parts, in another order; the same parts, none and other chains are refused', () => {
+    const parts = (...names: string[]) => names.map((name) => ({ item: asId<ItemId>(name), bypass: name === 'EQ' }));
+    const changed = after(kept, { kind: 'arrange-chain', id, parts: parts('Plate', 'Gate', 'EQ') });
+    expect(partsOfChain(changed, id).map((part) => [part.pluginId, part.bypass])).toEqual([
+      ['Plate', false],
+      ['Gate', false],
+      ['EQ', true],
+    ]);
+    const fewer = after(changed, { kind: 'arrange-chain', id, parts: parts('Gate') });
+    expect([...fewer.chainPart.values()].map((part) => part.pluginId)).toEqual(['Gate']);
+    expect(refusal(fewer, { kind: 'arrange-chain', id, parts: parts('Gate') })).toBe('Nothing to change.');
+    expect(refusal(fewer, { kind: 'arrange-chain', id, parts: [] })).toContain('at least one plugin');
+    expect(refusal(fewer, { kind: 'arrange-chain', id, parts: [{ item: id, bypass: false }] })).toContain(
+      'another chain',
+    );
+    expect(chainNamed(kept, 'voice')?.id).toBe(id);
   });
 
   it('deleted they leave every place that they stood in', () => {

@@ -3,9 +3,11 @@ import Dropdown from 'react-bootstrap/Dropdown';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
 import type { Lane, LaneWidth } from '@clever-drawer/core/chests/rows/lane';
+import type { Chain } from '@clever-drawer/core/chests/rows/chain';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import type { ItemId, SlotId } from '@clever-drawer/core/ids';
 import { NameBox } from '../parts/name-box';
+import { ChainBox } from './chain-box';
 import styles from './load.module.css';
 
 /** What can be done with a lane. */
@@ -18,6 +20,8 @@ export interface LaneActions {
   readonly remove: (lane: Lane) => void;
   readonly addSlot: (lane: Lane, before: SlotId | null, kind?: SlotKind) => void;
   readonly keepChain: (lane: Lane, name: string) => void;
+  /** Gives a chain the plugins of the lane. */
+  readonly replaceChain: (lane: Lane, chain: Chain) => void;
   /** Loads an item into the first empty slot that it fits into, or a new one. */
   readonly loadHere: (lane: Lane, item: ItemId) => void;
   /** Loads an item that was dragged onto the lane. */
@@ -63,17 +67,25 @@ export function LaneMenu({ lane, state, actions }: Props) {
           {item('Delete it', () => actions.remove(lane))}
         </Dropdown.Menu>
       </Dropdown>
-      {asks !== null && (
+      {asks === 'name' && (
         <NameBox
-          title={asks === 'name' ? `Rename ${lane.name}` : 'Keep as a chain'}
+          title={`Rename ${lane.name}`}
           label="Name"
-          first={asks === 'name' ? lane.name : `${lane.name} chain`}
+          first={lane.name}
           close={() => ask(null)}
           done={(name) => {
             ask(null);
-            if (asks === 'chain') actions.keepChain(lane, name);
-            else if (name !== lane.name) actions.rename(lane, name);
+            if (name !== lane.name) actions.rename(lane, name);
           }}
+        />
+      )}
+      {asks === 'chain' && (
+        <ChainBox
+          state={state}
+          first={`${lane.name} chain`}
+          keep={(name) => actions.keepChain(lane, name)}
+          replace={(chain) => actions.replaceChain(lane, chain)}
+          close={() => ask(null)}
         />
       )}
     </>

@@ -121,6 +121,13 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
         if (done) toast(`The chain ${name} is kept. It is found by typing, and can be filed like a plugin.`);
       });
     },
+    replaceChain: (lane, { id, name }) => {
+      const parts = slotsIn(state, lane.id).flatMap((slot) => {
+        const item = itemIn(slot);
+        return item === null ? [] : [{ item, bypass: slot.bypass === true }];
+      });
+      void changes.makeWithNotice(`The chain ${name} is replaced.`, { kind: 'arrange-chain', id, parts });
+    },
     loadHere: (lane, id) => void loadHere(lane.id, id, 'usual', DIRECT),
     dropHere: (lane, id) => void loadHere(lane.id, id, 'drag', DRAGGED),
     putInNewSlot: (from, lane, kind, copy) => {

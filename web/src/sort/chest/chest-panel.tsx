@@ -15,7 +15,7 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
-import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
+import { drawerAndInner, drawersIn, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
@@ -26,12 +26,12 @@ import { takeKey } from '../../keys/use-keys';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import type { LineActions } from '../../parts/line';
 import type { Target } from '../drag/drag';
-import { DrawerAskBox, NewDrawerForm } from '../drawer/drawer-ask-box';
+import { DrawerAskBox, NewDrawerForm, type ShowDrawer } from '../drawer/drawer-ask-box';
 import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
 import { drawerNames, wordsOfRule } from '../drawer/drawer-names';
-import { drawerActions, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
+import { drawerActions, focusFront, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
 import frontStyles from '../../parts/front.module.css';
 import { entriesShown, FRONTS, useChestLook, type ChestLook } from './chest-look';
 import chestStyles from './chest.module.css';
@@ -69,6 +69,12 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
   const actions = useSteady(drawerActions(needs));
   const { about, selected, more, memory } = props;
   const names = drawerNames(state);
+  const show: ShowDrawer = (id, parent) => {
+    const around = parent === null ? [] : pathTo(state, parent).map((one) => one.id);
+    const closed = around.filter((one) => !open.includes(one));
+    if (closed.length > 0) setOpen([...open, ...closed]);
+    focusFront(id);
+  };
   const newDrawer = useRef<HTMLButtonElement>(null);
   const arrows = frontHandlers(() => frontsAround(newDrawer.current));
   const [look] = useChestLook(chest.id);
@@ -167,6 +173,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
           chest={chest}
           parent={making}
           changes={changes}
+          show={show}
           close={() => setMaking(undefined)}
         />
       )}
@@ -177,6 +184,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
           chest={chest}
           catalogue={catalogue}
           changes={changes}
+          show={show}
           close={() => ask(null)}
         />
       )}

@@ -126,6 +126,7 @@ const toggled = (open: readonly string[], id: string): readonly string[] =>
 /** Deletes a drawer, and tells what that does not touch. */
 export function deleteDrawer(state: Arrangement, changes: Changes, drawer: Drawer): void {
   const inner = drawerAndInner(state, drawer.id).length - 1;
+  if (drawer.parentId !== null) focusFront(drawer.parentId);
   void changes.makeWithNotice(
     `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
     { kind: 'delete-drawer', id: drawer.id },

@@ -17,6 +17,9 @@ import { FormBox } from '../../parts/form-box';
 import { DrawerForm } from './drawer-form';
 import { deleteDrawer, type DrawerAsk } from './drawer-actions';
 
+/** Opens the drawers around one, and puts the keyboard on its front. */
+export type ShowDrawer = (id: DrawerId, parent: DrawerId | null) => void;
+
 /** The form for a new drawer, in another one or in the chest itself. */
 export function NewDrawerForm({
   state,
@@ -25,12 +28,14 @@ export function NewDrawerForm({
   rule = null,
   catalogue,
   changes,
+  show,
   close,
 }: {
   state: Arrangement;
   catalogue: ChosenCatalogue;
   chest: Chest;
   parent: DrawerId | null;
+  show: ShowDrawer;
   /** The rule to begin with. */
   rule?: Rule | null;
   changes: Changes;
@@ -50,6 +55,7 @@ export function NewDrawerForm({
         close();
         const id = asId<DrawerId>(crypto.randomUUID());
         void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: parent, name, rule, pluginIds: [] });
+        show(id, parent);
       }}
     />
   );
@@ -61,11 +67,12 @@ interface Props {
   readonly chest: Chest;
   readonly catalogue: ChosenCatalogue;
   readonly changes: Changes;
+  readonly show: ShowDrawer;
   readonly close: () => void;
 }
 
 /** The box that an action on a drawer or one of its lines opens. */
-export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }: Props) {
+export function DrawerAskBox({ asked, state, chest, catalogue, changes, show, close }: Props) {
   switch (asked.kind) {
     case 'edit':
     case 'rule': {
@@ -134,6 +141,7 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
           chest={chest}
           parent={asked.drawer.id}
           changes={changes}
+          show={show}
           close={close}
         />
       );
@@ -149,8 +157,10 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, close }:
           close={close}
           done={(spot) => {
             close();
-            if (kind === 'move') void changes.make({ kind: 'move-drawer', id: drawer.id, ...spot, before: null });
-            else {
+            if (kind === 'move') {
+              void changes.make({ kind: 'move-drawer', id: drawer.id, ...spot, before: null });
+              if (spot.chestId === chest.id) show(drawer.id, spot.parentId);
+            } else {
               const newId = asId<DrawerId>(crypto.randomUUID());
               void changes.make({ kind: 'copy-drawer', id: drawer.id, newId, ...spot });
             }

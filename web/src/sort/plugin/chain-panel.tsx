@@ -1,9 +1,11 @@
 import clsx from 'clsx';
 import { useState } from 'react';
+import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { partsOfChain } from '@clever-drawer/core/chests/chains';
+import { chainNamed, partsOfChain } from '@clever-drawer/core/chests/chains';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { trayName } from '@clever-drawer/core/chests/look-up';
+import type { ChainPart } from '@clever-drawer/core/chests/rows/chain-part';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { ChainId, ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
@@ -36,6 +38,13 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
   const item = catalogue.byId.get(id);
   const drawers = (groupsOf(state, 'entriesOf').get(id) ?? []).map((entry) => pathInWords(state, entry.drawerId));
   const trays = (groupsOf(state, 'traysOf').get(id) ?? []).map((entry) => trayName(state, entry.tray));
+  const parts = partsOfChain(state, id);
+  const arrange = (next: readonly ChainPart[]): void =>
+    void changes.make({
+      kind: 'arrange-chain',
+      id,
+      parts: next.map((part) => ({ item: itemId(part), bypass: part.bypass })),
+    });
   const remove = (): void =>
     void changes
       .makeWithNotice(`The chain ${chain?.name ?? ''} is deleted, also from drawers and trays. Its plugins stay.`, {
@@ -70,8 +79,8 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
             </PlainButton>
             <PlainButton onClick={remove}>Delete</PlainButton>
           </p>
-          <ol>
-            {partsOfChain(state, id).map((part) => {
+          <ol className={styles.chainParts}>
+            {parts.map((part, at) => {
               const plugin = catalogue.byId.get(itemId(part)) ?? catalogue.byId.get(part.pluginId);
               const absence = plugin === undefined ? 'not in the catalogue' : absenceOf(plugin);
               return (
@@ -80,15 +89,41 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
                   <PlainButton linked onClick={() => about(part.pluginId)}>
                     <bdi>{plugin?.name ?? part.pluginId}</bdi>
                   </PlainButton>
-                  {part.bypass && <span className="quiet"> bypassed</span>}
                   {absence !== null && <span className="flag">{absence}</span>}
+                  <PlainButton
+                    aria-pressed={part.bypass}
+                    onClick={() => arrange(parts.map((one) => (one === part ? { ...one, bypass: !one.bypass } : one)))}
+                  >
+                    {part.bypass ? 'bypassed' : 'bypass'}
+                  </PlainButton>
+                  <PlainButton
+                    aria-label={`Move ${plugin?.name ?? 'it'} up`}
+                    disabled={at === 0}
+                    onClick={() => arrange(moved(parts, at, -1))}
+                  >
+                    ↑
+                  </PlainButton>
+                  <PlainButton
+                    aria-label={`Move ${plugin?.name ?? 'it'} down`}
+                    disabled={at === parts.length - 1}
+                    onClick={() => arrange(moved(parts, at, 1))}
+                  >
+                    ↓
+                  </PlainButton>
+                  <PlainButton
+                    aria-label={`Take ${plugin?.name ?? 'it'} out of the chain`}
+                    disabled={parts.length === 1}
+                    onClick={() => arrange(parts.filter((one) => one !== part))}
+                  >
+                    ×
+                  </PlainButton>
                 </li>
               );
             })}
           </ol>
           <p className="quiet">
             {drawers.length + trays.length === 0
-              ? 'It in no drawer and on no tray.'
+              ? 'It is in no drawer and on no tray.'
               : `It is in ${[...drawers, ...trays].join(', ')}.`}{' '}
             In Load it is found by typing, and loads in one go.
           </p>
@@ -102,10 +137,22 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
           close={() => setNaming(false)}
           done={(next) => {
             setNaming(false);
-            if (next !== chain.name) void changes.make({ kind: 'rename-chain', id, name: next });
+            if (next === chain.name) return;
+            const other = chainNamed(state, next);
+            if (other !== undefined && other.id !== id)
+              toast.warning(`Another chain is called ${other.name}. Choose another name.`);
+            else void changes.make({ kind: 'rename-chain', id, name: next });
           }}
         />
       )}
     </section>
   );
+}
+
+/** With a part at its neighbour's place, and the other way round. */
+function moved(parts: readonly ChainPart[], at: number, by: 1 | -1): readonly ChainPart[] {
+  const next = [...parts];
+  const [part] = next.splice(at, 1);
+  if (part !== undefined) next.splice(at + by, 0, part);
+  return next;
 }
