@@ -250,7 +250,7 @@ test('what is not sure is proposed: vendors that may be one in Intake, plugins t
   await page.getByRole('button', { name: /^Join Copperhat.* to Copperhat/ }).click();
   await expect(proposed).toHaveCount(0);
   await accessible(page);
-  await page.getByRole('button', { name: /^Undo: vendor / }).click();
+  await page.getByRole('button', { name: /^Undo: spell the vendor / }).click();
   await expect(proposed).toBeVisible();
 
   await page.goto(own.placeOf('sort'));

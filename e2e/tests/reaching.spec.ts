@@ -1,6 +1,6 @@
 /** How a plugin is reached in the chooser: by habit, by digit, by name, by kind, by drawer; by keyboard alone and by mouse alone. */
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { accessible, ask, computerNamed, dialog, foot, placeOf, saved, undo } from '../support/studio';
+import { accessible, ask, computerNamed, dialog, drag, foot, placeOf, saved, undo } from '../support/studio';
 
 const slot = (page: Page, name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}:`) });
 const marked = (page: Page): Locator => dialog(page).locator('[role="option"].at');
@@ -24,6 +24,10 @@ async function reach(page: Page, at: string, keys: readonly string[]): Promise<s
   await undo(page);
   await expect(slot(page, at)).toHaveAttribute('title', /^empty/);
   return told;
+}
+async function drop(page: Page, from: Locator, to: Locator): Promise<void> {
+  await drag(page, from, to);
+  await page.mouse.up();
 }
 const letters = (word: string): string[] => Array.from(word);
 
@@ -183,7 +187,7 @@ test('a chain loads in one go, several that are ticked in order, and the lane sa
 });
 
 test('what is in a slot is dragged to another one, and bypassed', async ({ page }) => {
-  await slot(page, 'Out, slot 1').dragTo(slot(page, 'Out, slot 2'));
+  await drop(page, slot(page, 'Out, slot 1'), slot(page, 'Out, slot 2'));
   await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', /Loudness/);
   await expect(slot(page, 'Out, slot 1')).toHaveAttribute('title', /^empty/);
   await slot(page, 'Out, slot 2').focus();
@@ -201,13 +205,13 @@ test('dragged from drawers and from what is found onto a slot; where it does not
     shelf.getByRole('group', { name: column, exact: true }).getByRole('listitem').first();
   await accessible(page);
   const drawn = await line('Dynamics').innerText();
-  await line('Dynamics').dragTo(slot(page, 'Out, slot 2'));
+  await drop(page, line('Dynamics'), slot(page, 'Out, slot 2'));
   await expect(slot(page, 'Out, slot 2')).toHaveAttribute('title', new RegExp(drawn));
   await shelf.getByRole('searchbox').fill('harmonium');
   const found = await line('found').innerText();
-  await line('found').dragTo(slot(page, 'Out, slot 3'));
-  await expect(page.getByText(`${found} is not loaded here: instrument.`)).toBeVisible();
-  await line('found').dragTo(slot(page, 'Toy piano, slot 2'));
+  await drop(page, line('found'), slot(page, 'Out, slot 3'));
+  await expect(page.getByText(`${found} – instrument; this slot is for: insert.`)).toBeVisible();
+  await drop(page, line('found'), slot(page, 'Toy piano, slot 2'));
   await expect(slot(page, 'Toy piano, slot 2')).toHaveAttribute('title', new RegExp(found));
   await saved(page);
   await slot(page, 'Out, slot 2').focus();

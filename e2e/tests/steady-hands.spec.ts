@@ -249,7 +249,7 @@ test('by finger a slot is dragged in Load, and a long press opens the menu of a 
   const slot = (name: string): Locator => page.getByRole('button', { name: new RegExp(`^${name}:`) });
   await expect(slot('Narrator, slot 1')).toBeVisible();
   await press(slot('Narrator, slot 1'));
-  for (const act of [/bypass/, /sidechain/, /move what is in it to the slot below/, /take the slot itself out/])
+  for (const act of [/^Bypass/, /^Sidechain/, /^Move what is in it to the slot below/, /^Take the slot itself out/])
     await expect(page.getByRole('menuitem', { name: act })).toBeVisible();
   await page.keyboard.press('Escape');
   const [fromX, fromY] = await middle(slot('Narrator, slot 1'));

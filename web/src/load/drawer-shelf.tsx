@@ -11,7 +11,7 @@ import { asksFor, useSearch } from '../catalogue/use-search';
 import { offeredDrawers } from '../chooser/offered-drawers';
 import { useStoredId } from '../chooser/use-stored-id';
 import { counted } from '../lib/counted';
-import { draggedItem } from './load-drag-layer';
+import type { LoadDragged } from './load-drag';
 import styles from './load.module.css';
 
 interface Props {
@@ -138,7 +138,10 @@ export function DrawerShelf({ catalogue, state }: Props) {
 }
 
 function ShelfLine({ column, item, name }: { column: string; item: ChosenItem; name: string }) {
-  const { setNodeRef, listeners } = useDraggable({ id: `${column} ${item.id}`, data: draggedItem(item.id, name) });
+  const { setNodeRef, listeners } = useDraggable({
+    id: `${column} ${item.id}`,
+    data: { item: item.id, name } satisfies LoadDragged,
+  });
   return (
     <li
       ref={setNodeRef}

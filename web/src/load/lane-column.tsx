@@ -7,7 +7,7 @@ import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { PlainButton } from '../parts/plain-button';
 import { SlotButton, type SlotActions } from './slot-button';
 import type { LoadTarget } from './load-drag';
-import { useIsAimed } from './load-drag-layer';
+import { useIsAimed } from './load-aim';
 import { LaneMenu, type LaneActions } from './lane-menu';
 import { LaneWords } from './lane-words';
 import styles from './load.module.css';

@@ -1,12 +1,11 @@
 import { DndContext, DragOverlay, pointerWithin, type DndContextProps } from '@dnd-kit/core';
 import clsx from 'clsx';
-import { createContext, use, useEffect, useRef, useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import type { ItemId, SlotId } from '@clever-drawer/core/ids';
-import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { besidePointer, openMenuAtRest, usePointerSensors } from '../parts/pointer-drag';
+import { AimContext } from './load-aim';
 import { loadDropEffect, type LoadDragged, type LoadTarget } from './load-drag';
 import type { LaneActions } from './lane-menu';
 import type { SlotActions } from './slot-button';
@@ -18,15 +17,6 @@ interface Props {
   readonly onSlots: SlotActions;
   readonly onLanes: LaneActions;
   readonly children: ReactNode;
-}
-
-/** What is aimed at and takes what is dragged; null for nothing. */
-const AimContext = createContext<LoadTarget | null>(null);
-
-/** Whether this slot, or lane, is aimed at with something that fits it. */
-export function useIsAimed(id: string): boolean {
-  const aimed = use(AimContext);
-  return aimed !== null && id === ('slotId' in aimed ? aimed.slotId : aimed.laneId);
 }
 
 /** Whether Ctrl (Alt on macOS) is held: then a copy of what is in a slot goes. */
@@ -95,8 +85,3 @@ export function LoadDragLayer({ state, catalogue, onSlots, onLanes, children }: 
     </DndContext>
   );
 }
-
-/** What a slot, or an item, is as something dragged. */
-export const draggedSlot = (slot: Slot, name: string): LoadDragged => ({ slotId: slot.id satisfies SlotId, name });
-/** See draggedSlot. */
-export const draggedItem = (item: ItemId, name: string): LoadDragged => ({ item, name });

@@ -13,8 +13,8 @@ import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
 import { actsOf } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
-import type { LoadTarget } from './load-drag';
-import { draggedSlot, useIsAimed } from './load-drag-layer';
+import type { LoadDragged, LoadTarget } from './load-drag';
+import { useIsAimed } from './load-aim';
 import styles from './load.module.css';
 
 /** What can be done with a slot. */
@@ -69,7 +69,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
   const button = useRef<HTMLButtonElement>(null);
   const drag = useDraggable({
     id: `drag ${slot.id}`,
-    data: draggedSlot(slot, plugin === undefined ? 'It' : fullNameOf(plugin)),
+    data: { slotId: slot.id, name: plugin === undefined ? 'It' : fullNameOf(plugin) } satisfies LoadDragged,
     disabled: isEmpty,
   });
   const drop = useDroppable({ id: `drop ${slot.id}`, data: { slotId: slot.id } satisfies LoadTarget });

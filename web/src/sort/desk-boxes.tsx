@@ -1,3 +1,4 @@
+import { focusFront } from './drawer/drawer-actions';
 import { useMemo, useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pluginsOfItems } from '@clever-drawer/core/chests/item';
@@ -139,6 +140,7 @@ function NewByRule({
         parent={null}
         rule={rule}
         changes={changes}
+        show={focusFront}
         close={close}
       />
     );
