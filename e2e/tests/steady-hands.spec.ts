@@ -326,3 +326,37 @@ test('a chain is kept again under its name only to replace it, and its parts are
   await saved(page);
   await undo(page, 4);
 });
+
+test('several plugins are named in a table, by pattern and by proposals, as one step', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await page.getByLabel('Find', { exact: true }).fill('tilt eq');
+  await expect(page.getByRole('row').nth(2)).toContainText('Tilt EQ');
+  await page.getByRole('row').nth(1).click();
+  await page
+    .getByRole('row')
+    .nth(2)
+    .click({ modifiers: ['Shift'] });
+  await page.keyboard.press('m');
+  await dialog(page).getByRole('button', { name: 'Nicknames, strip labels and notes …' }).click();
+  await dialog(page).getByLabel('Nicknames by pattern').fill('Tilt {n} by {vendor}');
+  await dialog(page).getByRole('button', { name: 'Fill in' }).click();
+  await dialog(page).getByRole('button', { name: 'Propose strip labels' }).click();
+  const nicknames = dialog(page).getByLabel(/^Nickname of/);
+  await expect(nicknames).toHaveCount(2);
+  await expect(nicknames.first()).toHaveValue(/^Tilt 1 by /);
+  await expect(
+    dialog(page)
+      .getByLabel(/^Strip label of/)
+      .nth(1),
+  ).not.toHaveValue('');
+  await dialog(page)
+    .getByLabel(/^Note of/)
+    .first()
+    .fill('for the geese');
+  await accessible(page);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('row').filter({ hasText: 'Tilt 2 by' })).toHaveCount(1);
+  await saved(page);
+  await undo(page);
+  await expect(page.getByRole('row').filter({ hasText: 'Tilt 2 by' })).toHaveCount(0);
+});

@@ -1,4 +1,4 @@
-import { proposeStripLabel, tagsOf } from '../../src/chests/naming';
+import { fillNamePattern, proposeStripLabel, tagsOf } from '../../src/chests/naming';
 import { withChoices } from '../../src/chests/with-choices';
 import { p, all, after, start, VIEW } from './support';
 
@@ -36,4 +36,11 @@ describe('names', () => {
   });
 
   it('tags as typed', () => expect(tagsOf('dark,  Dark ; for the goose,, –')).toEqual(['dark', 'for the goose']));
+});
+
+it('a pattern is filled with what is known; what is unknown stays, and blanks are single', () => {
+  const values = { name: 'Copper Plate', vendor: '', type: 'reverb', n: '3' };
+  expect(fillNamePattern('{type} {n}: {name}', values)).toBe('reverb 3: Copper Plate');
+  expect(fillNamePattern('{vendor} {type}  {other}', values)).toBe('reverb {other}');
+  expect(fillNamePattern('{constructor}', Object.create(null) as Record<string, string>)).toBe('{constructor}');
 });

@@ -1,5 +1,6 @@
 import memoizeOne from 'memoize-one';
 import { useId, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -9,6 +10,7 @@ import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { compareNames, fold } from '@clever-drawer/core/text/words';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
+import { NamesTable } from './names-table';
 import styles from './boxes.module.css';
 
 /** Nickname, strip label, note and tags of a plugin; for several of them the tags alone. */
@@ -37,6 +39,7 @@ export function NamesBox({
   const [label, setLabel] = useState(only?.naming?.stripLabel ?? '');
   const [note, setNote] = useState(only?.naming?.note ?? '');
   const [tags, setTags] = useState(common.join(', '));
+  const [isTable, setTable] = useState(false);
   const id = useId();
   const shown = nickname.trim() || (only?.givenName ?? '');
   const wanted = fold(nickname);
@@ -65,6 +68,7 @@ export function NamesBox({
     if (Object.keys(naming).length > 0)
       void changes.make({ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming });
   };
+  if (isTable) return <NamesTable plugins={plugins} changes={changes} close={close} />;
   return (
     <FormBox
       title={
@@ -75,8 +79,19 @@ export function NamesBox({
         )
       }
       act="Save"
-
       className={styles.fields}
+      also={
+        only === undefined && (
+          <Button
+            variant="link"
+            disabled={tags !== common.join(', ')}
+            title="Tags that were typed are saved first"
+            onClick={() => setTable(true)}
+          >
+            Nicknames, strip labels and notes …
+          </Button>
+        )
+      }
       submit={submit}
       close={close}
     >

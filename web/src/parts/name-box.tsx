@@ -33,13 +33,7 @@ export function NameBox({
     if (!missing) done(name.trim());
   };
   return (
-    <FormBox
-      title={title}
-      act="Save"
-
-      submit={submit}
-      close={close}
-    >
+    <FormBox title={title} act="Save" submit={submit} close={close}>
       <Form.Group controlId={`${id}-name`}>
         <Form.Label>{label}</Form.Label>
         <Form.Control
