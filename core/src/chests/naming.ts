@@ -55,6 +55,6 @@ export function tagsOf(typed: string): string[] {
 /** Fills a pattern such as "{vendor} {type} {n}"; words in braces that are unknown stay as they are, and blanks are single. */
 export const fillNamePattern = (pattern: string, values: Readonly<Record<string, string>>): string =>
   pattern
-    .replace(/\{(\w+)\}/g, (whole, key: string) => values[key] ?? whole)
+    .replace(/\{(\w+)\}/g, (whole, key: string) => (Object.hasOwn(values, key) ? (values[key] ?? whole) : whole))
     .replace(/\s+/g, ' ')
     .trim();

@@ -42,5 +42,5 @@ it('a pattern is filled with what is known; what is unknown stays, and blanks ar
   const values = { name: 'Copper Plate', vendor: '', type: 'reverb', n: '3' };
   expect(fillNamePattern('{type} {n}: {name}', values)).toBe('reverb 3: Copper Plate');
   expect(fillNamePattern('{vendor} {type}  {other}', values)).toBe('reverb {other}');
-  expect(fillNamePattern('{constructor}', Object.create(null) as Record<string, string>)).toBe('{constructor}');
+  expect(fillNamePattern('{constructor}', values)).toBe('{constructor}');
 });

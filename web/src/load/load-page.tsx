@@ -14,6 +14,7 @@ import { useArrangement } from '../arrangement/arrangement-query';
 import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
 import { useChanges } from '../arrangement/changes';
+import { counted } from '../lib/counted';
 import { useComputer } from '../lib/use-computer';
 import { useFocusOnArrival } from '../lib/focus';
 import { ActMenus } from '../parts/act-menu';
@@ -107,7 +108,8 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
               </span>
             ) : (
               <>
-                Last load: <b>{last.name}</b> in {last.seconds.toFixed(1)} s, {last.keys} keys
+                Last load: <b>{last.name}</b>
+                {last.effort !== null && ` in ${last.effort.seconds.toFixed(1)} s, ${counted(last.effort.keys, 'key')}`}
               </>
             )}
           </span>

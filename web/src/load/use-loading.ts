@@ -23,8 +23,8 @@ export interface OpenedSlot {
 /** The last load, as it is told below. */
 export interface LastLoad {
   readonly name: string;
-  readonly seconds: number;
-  readonly keys: number;
+  /** What reaching it took; null for what was dragged, which is not timed. */
+  readonly effort: { readonly seconds: number; readonly keys: number } | null;
 }
 
 /** The place that a slot is, for choosing. */
@@ -55,7 +55,7 @@ export function useLoading(state: Arrangement, catalogue: ChosenCatalogue, chang
     const done = await changes.load({ slotId, pluginId: first, more, way, milliseconds, keys, clicks });
     tellMissing(items);
     const name = items.map((item) => item.name).join(', ');
-    if (done) setLast({ name, seconds: milliseconds / 1000, keys });
+    if (done) setLast({ name, effort: way === 'drag' ? null : { seconds: milliseconds / 1000, keys } });
   };
   /** Of a chain the rest is loaded; for what is not here something of the same type is proposed. */
   const tellMissing = (items: readonly ChosenItem[]): void => {

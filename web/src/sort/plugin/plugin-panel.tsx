@@ -103,8 +103,10 @@ function About({
           </>
         )}
         strip label <span className="mono">{naming?.stripLabel ?? proposeStripLabel(plugin.name)}</span>
-        {naming !== null && naming.tags.length > 0 && ` · tags ${naming.tags.join(', ')}`}
-        {naming?.note != null && <span className="quiet"> · {naming.note}</span>}{' '}
+        {naming !== null && naming.tags.length > 0 && ` · tags: ${naming.tags.join(', ')}`}
+        {naming?.note != null && <span className="quiet"> · note: {naming.note}</span>}
+      </p>
+      <p className={styles.aboutLine}>
         <PlainButton onClick={name}>
           <KeyHint place="sort" does="names" /> Names and notes …
         </PlainButton>
