@@ -29,9 +29,10 @@ test('after nesting, deleting, emptying, renaming, bringing back, clearing filte
   await page.keyboard.press('p');
   await page.keyboard.type('dynam');
   await page.keyboard.press('Enter');
-  await expect(front(page, 'Narration')).toHaveCount(0);
-  await somewhere(page);
+  await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Narration' })).toBeVisible();
+  await somewhere(page, /^Narration/);
   await undo(page);
+  await label(page, 'Dynamics').click();
   await label(page, 'Narration').focus();
   await page.keyboard.press('Delete');
   await expect(front(page, 'Narration')).toHaveCount(0);

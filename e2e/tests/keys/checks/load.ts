@@ -77,7 +77,7 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
     }),
     take: withGain(async (page, press) => {
       await press();
-      await expect(page.getByText(/is remembered/).first()).toBeVisible();
+      await expect(page.getByText(/is copied/).first()).toBeVisible();
     }, 0),
     put: withGain(async (page, press) => {
       await page.keyboard.press('Control+c');

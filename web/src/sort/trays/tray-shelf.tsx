@@ -48,7 +48,7 @@ export function TrayShelf(props: Props) {
       <div className={traysStyles.shelfHead}>
         <h2>Trays</h2>
         <span className="quiet">
-          <KeyHint place="sort" does="tray" />–<kbd>9</kbd> put what is selected put on a tray, or take off
+          <KeyHint place="sort" does="tray" />–<kbd>9</kbd> put what is selected on a tray, or take it off
         </span>
         <span className="grow" />
         <PlainButton aria-pressed={hidesEmpty} onClick={() => setHidesEmpty(!hidesEmpty)}>
