@@ -1,7 +1,7 @@
 import type { Arrangement } from './arrangement.js';
 import { partsOfChain } from './chains.js';
 import { isChain, itemParts } from './item.js';
-import type { Edit } from './edit.js';
+import { sameRow, type Edit } from './edit.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
 import { UNCHANGED, nothing, planned, refuse } from './plan.js';
@@ -71,12 +71,10 @@ export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'arrange-c
         ...before
           .filter((part) => !kept.has(part.id))
           .map((part): Edit => ({ of: 'chainPart', id: part.id, before: part, after: null })),
-        ...after.map((part): Edit => ({
-          of: 'chainPart',
-          id: part.id,
-          before: known.get(part.id) ?? null,
-          after: part,
-        })),
+        ...after.flatMap((part): Edit[] => {
+          const old = known.get(part.id) ?? null;
+          return sameRow(old, part) ? [] : [{ of: 'chainPart', id: part.id, before: old, after: part }];
+        }),
       ]);
     },
   },

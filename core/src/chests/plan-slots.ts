@@ -23,7 +23,7 @@ const inSlot = ({ slotId }: { readonly slotId: string }, state: Arrangement) => 
   return { plugins: pluginId === null ? [] : [pluginId] };
 };
 
-/** Slots: loaded, cleared, bypassed, with a sidechain, added, taken away, and what is in them moved and copied. */
+/** Slots: loaded, cleared, bypassed, given a sidechain, added, taken away, and what is in them moved and copied. */
 export const SLOT_PLANNERS: Planners<
   'load' | 'clear-slot' | 'add-slot' | 'delete-slot' | 'bypass' | 'feed-sidechain' | 'move-slot'
 > = {
