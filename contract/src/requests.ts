@@ -29,10 +29,12 @@ const folderPath = () =>
       (path) => utf8Length(path ?? '') <= MOST_PATH_BYTES,
     );
 
-/** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin. */
+/** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin; `asks` and `watches`: its switches, on when they are absent. */
 export const folderRequest = object({
   path: folderPath().required('name a folder'),
   anyway: boolean().strict().optional(),
+  asks: boolean().strict().optional(),
+  watches: boolean().strict().optional(),
 }).noUnknown();
 
 /** Which folder is listed; absent: the home folder of the user who runs the server. */

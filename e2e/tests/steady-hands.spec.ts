@@ -360,3 +360,18 @@ test('several plugins are named in a table, by pattern and by proposals, as one 
   await undo(page);
   await expect(page.getByRole('row').filter({ hasText: 'Tilt 2 by' })).toHaveCount(0);
 });
+
+test('a folder that is removed and put back keeps its switches', async ({ page }) => {
+  await page.goto(await placeOf('intake'));
+  const folder = page.getByRole('listitem').filter({ has: page.getByText(/Plug-Ins\/CLAP$/) });
+  const asks = folder.getByLabel('load plugins to read their details');
+  const path = (await folder.locator('[class*="folderPath"], [class*="folder-path"]').innerText()).trim();
+  await asks.uncheck();
+  await expect(asks).not.toBeChecked();
+  await page.getByRole('button', { name: `Remove ${path} from the list` }).click();
+  await expect(folder).toHaveCount(0);
+  await notice(page, 'is removed from the list').getByRole('button', { name: 'Put it back' }).click();
+  await expect(asks).not.toBeChecked();
+  await asks.check();
+  await expect(asks).toBeChecked();
+});

@@ -240,6 +240,16 @@ describe('intake', () => {
     ]);
   });
 
+  it('a folder that is put back keeps its switches off', async () => {
+    const folders = () => get<FolderView[]>(`/computers/${computer}/folders`);
+    const [folder] = await folders();
+    await api.call('DELETE', `/computers/${computer}/folders/${folder?.id ?? ''}`);
+    await post(`/computers/${computer}/folders`, { path: plugins, asks: false, watches: false });
+    expect((await folders()).map(({ path, asks, watches }) => [path, asks, watches])).toEqual([
+      [plugins, false, false],
+    ]);
+  });
+
   it('turns the switches of a folder', async () => {
     const [folder] = await get<FolderView[]>(`/computers/${computer}/folders`);
     expect(folder).toMatchObject({ asks: true, watches: true });

@@ -124,7 +124,10 @@ export function computerHandlers({
       return { path, parent: parent === path ? null : parent, ...(await foldersIn(path)) };
     },
 
-    'POST /computers/{computer}/folders': async ({ path: { computer }, body: { path: typed, anyway = false } }) => {
+    'POST /computers/{computer}/folders': async ({
+      path: { computer },
+      body: { path: typed, anyway = false, asks = true, watches = true },
+    }) => {
       const computerId = await computerHere(db, here, computer);
       const path = fullPath(typed);
       checkFolder(resolve(path), ownData);
@@ -133,7 +136,7 @@ export function computerHandlers({
           'mostly-no-plugins',
           `Hardly anything in ${path} looks like a plugin. Add only the folders in it that hold plugins, or add it anyway: its scan takes long and lists many files as problems.`,
         );
-      const id = await addFolder(db, computerId, resolve(path));
+      const id = await addFolder(db, computerId, resolve(path), { asks, watches });
       await arrivals.look();
       return { id };
     },

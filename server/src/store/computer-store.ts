@@ -101,10 +101,15 @@ export async function listFolders(
 }
 
 /** Puts a folder on the list; a conflict when it is on it already. */
-export async function addFolder(db: EntityManager, computerId: ComputerId, path: string): Promise<string> {
+export async function addFolder(
+  db: EntityManager,
+  computerId: ComputerId,
+  path: string,
+  switches: { readonly asks: boolean; readonly watches: boolean },
+): Promise<string> {
   if (await db.existsBy(FolderRow, { computerId, path })) throw conflict(`${path} is on the list already.`);
   const id = randomUUID();
-  await db.insert(FolderRow, { id, computerId, path });
+  await db.insert(FolderRow, { id, computerId, path, ...switches });
   return id;
 }
 

@@ -30,7 +30,11 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
         toast(
           `${folder.path} is removed from the list. What was found in it stays in the catalogue until the next scan of everything.`,
           {
-            action: { label: 'Put it back', onClick: () => add.mutate({ path: folder.path, anyway: true }) },
+            action: {
+              label: 'Put it back',
+              onClick: () =>
+                add.mutate({ path: folder.path, anyway: true, asks: folder.asks, watches: folder.watches }),
+            },
           },
         ),
     });

@@ -1,3 +1,4 @@
+import type { RequestOf } from '@clever-drawer/contract/api-of';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { call, wordsOf } from '../lib/api';
@@ -26,7 +27,7 @@ export function useFolderChanges() {
     ]);
   };
   const add = useMutation({
-    mutationFn: (folder: { readonly path: string; readonly anyway?: boolean }) =>
+    mutationFn: (folder: RequestOf<'POST /computers/{computer}/folders'>) =>
       call('POST /computers/{computer}/folders', { path: { computer: id }, body: folder }),
     onSettled: after,
   });
