@@ -266,7 +266,9 @@ test('by finger a slot is dragged in Load, and a long press opens the menu of a 
   await page.goto(await placeOf('sort'));
   await expect(page.getByRole('row').nth(5)).toBeVisible();
   await press(page.getByRole('row').nth(3));
-  await page.keyboard.press('Escape');
+  await page.getByRole('menuitem', { name: 'Select several by tapping' }).tap();
+  for (const at of [5, 7]) await page.getByRole('row').nth(at).tap();
+  await expect(foot(page)).toContainText('3 selected');
   await press(label(page, 'Narration'));
   await page.keyboard.press('Escape');
   await context.close();

@@ -29,12 +29,26 @@ interface Props {
   readonly top: number;
   readonly height: number;
   readonly selection: Selection<ItemId>;
+  /** Whether a click adds to the selection, without a key. */
+  readonly clicksAdd: boolean;
   readonly pictures: boolean;
   readonly open: (id: ItemId | undefined) => void;
 }
 
 /** A plugin in the list: kind, names, vendor, formats, the drawers it stands in, its trays. */
-export function ListRow({ plugin, drawers, state, isNew, index, top, height, selection, pictures, open }: Props) {
+export function ListRow({
+  plugin,
+  drawers,
+  state,
+  isNew,
+  index,
+  top,
+  height,
+  selection,
+  clicksAdd,
+  pictures,
+  open,
+}: Props) {
   const isSelected = selection.ids.has(plugin.id);
   const pluginIds = isSelected ? selection.ids : [plugin.id];
   const drag = useDraggable({
@@ -49,7 +63,7 @@ export function ListRow({ plugin, drawers, state, isNew, index, top, height, sel
   });
   const picture = usePictureDrop(plugin.id);
   const click = (event: MouseEvent): void =>
-    selection.click(index, { add: event.ctrlKey || event.metaKey, stretch: event.shiftKey });
+    selection.click(index, { add: event.ctrlKey || event.metaKey || clicksAdd, stretch: event.shiftKey });
   const formats = formatsOf(plugin);
   const names = itemNamesOf(plugin);
   const trays = group(state, 'traysOf', plugin.id);

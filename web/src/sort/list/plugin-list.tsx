@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useRef, type KeyboardEvent, type MouseEvent } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenItem } from '../../catalogue/chosen-catalogue';
@@ -94,6 +94,18 @@ export function PluginList({
       whenFound(() => open(selection.now().id));
     },
   });
+  // A finger has no Ctrl: taps add until nothing is selected any more.
+  const [tapsAdd, setTapsAdd] = useState(false);
+  const hasSelection = selection.ids.size > 0;
+  useEffect(() => {
+    if (!hasSelection) setTapsAdd(false);
+  }, [hasSelection]);
+  const byTapping: MenuAct = {
+    key: 'taps',
+    words: tapsAdd ? 'Select one at a time' : 'Select several by tapping',
+    hint: '',
+    act: () => setTapsAdd(!tapsAdd),
+  };
   const openMenu = useActMenu();
   const onContextMenu = (event: MouseEvent): void => {
     const rowAt = (event.target as Element).closest('[role="row"]')?.getAttribute('aria-rowindex') ?? null;
@@ -103,7 +115,11 @@ export function PluginList({
     if (!selection.now().ids.has(plugin.id)) selection.click(index, { add: false, stretch: false });
     const { size } = selection.now().ids;
     const title = size === 1 ? plugin.name : `${String(size)} selected`;
-    openMenu(event, title, [...actsOf('list', handlers(1), ['about']), ...menu()]);
+    openMenu(event, title, [
+      ...actsOf('list', handlers(1), ['about']),
+      ...(navigator.maxTouchPoints > 0 ? [byTapping] : []),
+      ...menu(),
+    ]);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     // The head's buttons have their own Space and Enter.
@@ -160,6 +176,7 @@ export function PluginList({
               top={start - HEAD_HEIGHT}
               height={height}
               selection={selection}
+              clicksAdd={tapsAdd}
               pictures={pictures}
               open={open}
             />
