@@ -6,6 +6,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import { takeKey } from '../keys/use-keys';
 import { focusWhenThere } from '../lib/focus';
 import { frontHandlers, type FrontWay } from '../parts/front-walk';
+import { CutName } from '../parts/cut-name';
 import { PlainButton } from '../parts/plain-button';
 import type { Chooser } from './use-chooser';
 import type { OfferedDrawer } from './offered-drawers';
@@ -127,7 +128,7 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
       <span className={fronts.card}>
         <span className="one-line">
           {tray !== null && <span className="mono quiet">{tray} </span>}
-          <bdi>{name}</bdi>
+          <CutName name={name} />
         </span>
         <span className="mono">{count}</span>
       </span>

@@ -5,6 +5,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLIT_LABELS } from '@clever-drawer/core/chests/drawer-split';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { CutName } from '../../parts/cut-name';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf } from '../../parts/menu-act';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
@@ -119,7 +120,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
       >
         <span className={styles.card}>
           <span className="one-line">
-            <bdi>{drawer.name}</bdi>
+            <CutName name={drawer.name} />
           </span>
           <span className="mono">{held}</span>
         </span>
