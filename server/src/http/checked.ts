@@ -1,6 +1,7 @@
 import { ValidationError, type InferType, type Schema, type SchemaObjectDescription } from 'yup';
 import type { AnySchema } from '@clever-drawer/contract/schema';
 import { refuseUnclean } from './clean.js';
+import { sentenceOf } from './error-words.js';
 import { HttpError } from './http-error.js';
 
 /** A request's body as its schema types it, or a 400 that says which field should be what. */
@@ -19,12 +20,6 @@ export function checked<S extends AnySchema>(schema: S, body: unknown): InferTyp
     const first = errors[0]?.message ?? 'it does not have the form expected';
     throw new HttpError('request-does-not-fit', `${first.charAt(0).toUpperCase()}${first.slice(1)}.`, errors);
   }
-}
-
-/** What a validation error says, as a sentence for people: the package's own "lanes is a required field" is none. */
-function sentenceOf({ type, path, message }: ValidationError): string {
-  const name = path === undefined || path === '' ? 'the request' : `“${path}”`;
-  return /is a required field|must be defined/.test(message) || type === 'optionality' ? `${name} is missing` : message;
 }
 
 const longest = new WeakMap<object, ReadonlyMap<string, number>>();
