@@ -1,8 +1,8 @@
 import { useLayoutEffect, useRef, useState } from 'react';
-import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Selected } from '../../parts/selection';
 import { useSelection, type Selection } from '../../parts/use-selection';
+import { areOf, shownAfterSelecting, subjectOf } from './subject';
 
 /** Where what the keys act on is seen: selected in the list, selected elsewhere (a drawer, a tray, "to file"), or shown in the panel. */
 export type SubjectPlace = 'list' | 'elsewhere' | 'panel';
@@ -43,11 +43,10 @@ export function useSubject({ listed, waiting, first, shown, show }: Asked): Subj
   const follow = (): void => {
     const before = latestShown.current;
     if (before === null) return;
-    const ids = selectedNow();
-    if (ids.length === 0 || areOf(ids, before)) return;
-    const [only = null] = ids.length === 1 ? ids : [];
-    latestShown.current = only;
-    show(only);
+    const after = shownAfterSelecting(selectedNow(), before);
+    if (after === before) return;
+    latestShown.current = after;
+    show(after);
   };
   const select = (ids: readonly ItemId[] | null): void => {
     latest.current = ids;
@@ -84,13 +83,3 @@ export function useSubject({ listed, waiting, first, shown, show }: Asked): Subj
 }
 
 const NOTHING: ReadonlySet<ItemId> = new Set();
-
-/** Whether there are some, and all of them are a plugin or presets of it. */
-const areOf = (ids: readonly ItemId[], shown: ItemId): boolean => {
-  const plugin = pluginOfItem(shown);
-  return ids.length > 0 && ids.every((id) => pluginOfItem(id) === plugin);
-};
-
-/** What is selected, unless the panel shows something else. */
-const subjectOf = (selected: readonly ItemId[], shown: ItemId | null): readonly ItemId[] =>
-  shown === null || areOf(selected, shown) ? selected : [shown];
