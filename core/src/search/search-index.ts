@@ -137,25 +137,26 @@ export class SearchIndex {
     };
     lost.forEach(widen);
     const count = lost.length > 0 ? this.meet(typed) : 0;
-    if (count > 0 || lost.length === typed.length) return count;
+    // As long as a word fits nothing, reading the others in a less certain way can't bring what fits all.
+    if (count > 0 || lost.some((one) => one.items === 0)) return count;
     for (const one of typed) if (!lost.includes(one)) widen(one);
     return this.meet(typed);
   }
 
-  /** Adds up what each item costs; returns how many items every word fits. `further`: what each word costs besides. */
-  private meet(typed: readonly Typed[], further: readonly number[] = []): number {
+  /** Adds up what each item costs; returns how many items every word fits. `further`: what each word costs besides; with it all are added up, also where a word fits nothing. */
+  private meet(typed: readonly Typed[], further: readonly number[] | null = null): number {
     const { total, met, whole } = this;
     total.fill(0);
     met.fill(0);
     whole.fill(0);
-    for (const [at, one] of typed.entries()) {
-      const besides = further[at] ?? 0;
-      const prices = (one.prices ??= this.pricesOf(one, typed.length > 1));
-      one.items = 0;
-      for (let item = 0; item < prices.length; item++) {
-        const price = prices[item] ?? NOT_MET;
+    for (const one of typed) this.priceWord(one, typed.length > 1);
+    // Where a word fits nothing, nothing fits all: then only the joined names are left.
+    const isHopeless = further === null && typed.some((one) => one.items === 0);
+    for (const [at, { prices }] of isHopeless ? [] : typed.entries()) {
+      const besides = further?.[at] ?? 0;
+      for (let item = 0; item < this.size; item++) {
+        const price = prices?.[item] ?? NOT_MET;
         if (price === NOT_MET) continue;
-        one.items++;
         met[item] = (met[item] ?? 0) + 1;
         total[item] = (total[item] ?? 0) + price + besides;
         if (price <= WHOLE_NAME_WORD) whole[item] = (whole[item] ?? 0) + 1;
@@ -168,6 +169,14 @@ export class SearchIndex {
     let count = 0;
     for (let item = 0; item < met.length; item++) if (met[item] === typed.length) count++;
     return count;
+  }
+
+  /** Works out what a typed word costs and how many items it fits, unless that is known. `isOneOfSeveral`: whether other words were typed beside it. */
+  private priceWord(one: Typed, isOneOfSeveral: boolean): void {
+    if (one.prices !== undefined) return;
+    one.prices = this.pricesOf(one, isOneOfSeveral);
+    one.items = 0;
+    for (const price of one.prices) if (price !== NOT_MET) one.items++;
   }
 
   /** What a typed word costs for each item. `isOneOfSeveral`: whether other words were typed beside it. */
