@@ -177,7 +177,6 @@ test('drawers by keyboard: inner ones, renamed, put inside, moved back, in the o
   await label(page, 'Voices').press('p');
   await page.keyboard.type('dynam');
   await page.keyboard.press('Enter');
-  await label(page, 'Dynamics').press('Enter');
   await expect(front(page, 'Dynamics').getByRole('region', { name: 'Drawer Voices' })).toBeVisible();
   await front(page, 'Dynamics').getByRole('button', { name: 'Inner drawer', exact: true }).click();
   await page.keyboard.type('Softer');
