@@ -144,7 +144,7 @@ test('what happened while the line was down is made up for', async ({ context })
   await step.click();
   await expect(told(other)).toContainText('made in another window');
   await expect(front(other, 'Unheard')).toBeVisible();
-  await other.getByRole('button', { name: 'Undo all the same: new drawer Unheard (another window)' }).click();
+  await other.getByRole('button', { name: 'Undo anyway: new drawer Unheard (another window)' }).click();
   await expect(front(one, 'Unheard')).toHaveCount(0);
   await saved(one);
 });
