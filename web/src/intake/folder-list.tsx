@@ -25,6 +25,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
   const pending = (folder: FolderView): { asks?: boolean; watches?: boolean } =>
     change.isPending && change.variables.folder === folder.id ? change.variables : {};
   const takeOff = (folder: FolderView) => {
+    const { asks = folder.asks, watches = folder.watches } = pending(folder);
     remove.mutate(folder.id, {
       onSuccess: () =>
         toast(
@@ -32,8 +33,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
           {
             action: {
               label: 'Put it back',
-              onClick: () =>
-                add.mutate({ path: folder.path, anyway: true, asks: folder.asks, watches: folder.watches }),
+              onClick: () => add.mutate({ path: folder.path, anyway: true, asks, watches }),
             },
           },
         ),
