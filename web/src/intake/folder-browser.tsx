@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { toast } from 'sonner';
 import type { DirectoryView } from '@clever-drawer/contract/responses';
 import { call, wordsOf } from '../lib/api';
@@ -20,12 +20,21 @@ interface Props {
 export function FolderBrowser({ from, choose }: Props) {
   const { id } = useComputer();
   const [directory, setDirectory] = useState<DirectoryView | null>(null);
+  // A slow disk answers after the box was closed or another folder chosen; such an answer is not shown.
+  const asked = useRef(0);
+  const close = (): void => {
+    asked.current += 1;
+    setDirectory(null);
+  };
   const fetchDirectory = (path: string): Promise<DirectoryView> =>
     call('GET /computers/{computer}/directories', { path: { computer: id }, query: path === '' ? {} : { path } });
   const open = async (path: string): Promise<void> => {
+    const turn = (asked.current += 1);
     try {
-      setDirectory(await fetchDirectory(path));
+      const found = await fetchDirectory(path);
+      if (turn === asked.current) setDirectory(found);
     } catch (error) {
+      if (turn !== asked.current) return;
       toast.error(wordsOf(error));
       // What is typed so far may be no folder: then it begins at home.
       if (directory === null && path !== '') await open('');
@@ -33,7 +42,7 @@ export function FolderBrowser({ from, choose }: Props) {
   };
   const take = (key: string, { path, parent, names }: DirectoryView): void => {
     if (key === USE) {
-      setDirectory(null);
+      close();
       choose(path);
     } else if (key === UP) void open(parent ?? path);
     else {
@@ -51,7 +60,7 @@ export function FolderBrowser({ from, choose }: Props) {
           choices={choicesIn(directory)}
           several={false}
           done={([key]) => (key === undefined ? undefined : take(key, directory))}
-          close={() => setDirectory(null)}
+          close={close}
         />
       )}
     </>
