@@ -17,7 +17,7 @@ export class HttpError extends Error {
 }
 
 /** Who asked went away: what was begun is given up. Nobody reads this answer. */
-export const nobodyWaits = (): HttpError => new HttpError('bad-request', 'The client has gone away.');
+export const clientGone = (): HttpError => new HttpError('bad-request', 'The client has gone away.');
 /** Nothing of this id. */
 export const notFound = (what: string): HttpError =>
   new HttpError('not-found', `There is no ${what} of this id. It may have been removed; reload the page.`);

@@ -4,7 +4,7 @@ import { ownProgram } from '@clever-drawer/scan/own-program';
 import type { EndpointKey } from '@clever-drawer/contract/api-of';
 import { WHOLE_LISTS } from '@clever-drawer/contract/parts';
 import type { ProblemName } from '@clever-drawer/contract/problems';
-import { HttpError, nobodyWaits } from './http-error.js';
+import { HttpError, clientGone } from './http-error.js';
 import { Unpacking, weightOf, type Parcel } from './parcels.js';
 import { checkedBody, parseBody } from './read-body.js';
 
@@ -26,7 +26,7 @@ const limit = pLimit(2);
 export async function readBodyApart(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> {
   const light = lightBody(key, bytes);
   if (light !== null) return light.value;
-  return limit(() => (gone.aborted ? Promise.reject(nobodyWaits()) : readOne(key, bytes, gone)));
+  return limit(() => (gone.aborted ? Promise.reject(clientGone()) : readOne(key, bytes, gone)));
 }
 
 const LIGHT = { key: 'POST /computers/{computer}/changes', bytes: 2_500_000, containers: 1000, values: 5000 };
@@ -60,7 +60,7 @@ function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promis
       void worker.terminate();
       act();
     };
-    const leave = end(() => reject(nobodyWaits()));
+    const leave = end(() => reject(clientGone()));
     const tooMuch = (): void =>
       reject(
         new HttpError('too-large', 'Reading this took too long or too much memory. Send it in several smaller parts.'),

@@ -8,7 +8,7 @@ import {
 import { exportStepwise } from '@clever-drawer/core/exchange/export-arrangement';
 import { importStepwise } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
-import { nobodyWaits, refused } from '../http/http-error.js';
+import { clientGone, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { inBetween } from '../in-between.js';
 import { addMissing, loadReferences, notOn } from '../store/catalogue-store.js';
@@ -43,7 +43,7 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
         const named = ({ name, vendor }: PluginReference) => ({ name, vendor });
         const saved = await saveChange(db, id, state, plan.change, window);
         // The transaction is taken back whole.
-        if (gone.aborted) throw nobodyWaits();
+        if (gone.aborted) throw clientGone();
         return {
           matched: plan.matched.length - there.length,
           elsewhere: there.flatMap((plugin) => known.get(plugin) ?? []).map(named),
