@@ -5,6 +5,7 @@ import { SCAN_REPORT_SCHEMA, type ScanReport } from '@clever-drawer/core/exchang
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { HttpError, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
+import { lockCatalogue } from '../store/catalogue-lock.js';
 import { addComputer, findComputer, listComputers } from '../store/computer-store.js';
 import { applyReport } from '../store/report-store.js';
 import type { Context } from './context.js';
@@ -24,6 +25,8 @@ export function reportHandlers({ source, here }: Context): Handlers<'POST /repor
     'POST /reports': async ({ body: { computerId, report: sent } }) => {
       const report = checkedReport(sent);
       return source.transaction(async (db): Promise<BroughtIn> => {
+        // Before any row is: a scan takes them in this order, and neither then waits for the other.
+        await lockCatalogue(db);
         const known =
           computerId === null
             ? (await listComputers(db)).find(
