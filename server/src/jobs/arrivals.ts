@@ -14,6 +14,8 @@ const NOT_THERE: ReadonlySet<NotWatched | undefined> = new Set(['missing', 'refu
 
 /** How much later than a change, on a busy computer, the watch may tell of it. */
 const WATCH_DELAY_MS = 10_000;
+/** How long it is remembered what a scan covered. */
+const SCAN_REMEMBERED_MS = 600_000;
 
 /** When a file or folder was changed or moved to where it is (POSIX, "st_ctim"), in milliseconds since 1970; infinite when it is gone. */
 function changedAt(path: string): number {
@@ -23,7 +25,7 @@ function changedAt(path: string): number {
 /** What came or went in watched folders since their last scan. Kept in memory: a scan of everything finds it in any case. */
 export class Arrivals {
   private readonly waiting = new Map<string, Arrival>();
-  /** When the last whole scan of each folder began and ended. */
+  /** When the last scan of each folder or place began and ended, of those that ended lately. */
   private readonly lastScans = new Map<string, { readonly startedAt: number; readonly endedAt: number }>();
   private readonly watch: FolderWatch;
   private folders: readonly FolderRow[] = [];
@@ -101,6 +103,8 @@ export class Arrivals {
       return;
     }
     const scanned = { startedAt, endedAt: Date.now() };
+    for (const [folder, { endedAt }] of this.lastScans)
+      if (endedAt < scanned.endedAt - SCAN_REMEMBERED_MS) this.lastScans.delete(folder);
     for (const folder of folders) this.lastScans.set(folder, scanned);
     for (const { path, kind, at } of this.waiting.values())
       if (this.isCovered(path, kind, Date.parse(at))) this.waiting.delete(path);
