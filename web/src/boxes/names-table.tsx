@@ -5,6 +5,7 @@ import { fillNamePattern, proposeStripLabel } from '@clever-drawer/core/chests/n
 import type { Intent, NewNames } from '@clever-drawer/core/chests/intent';
 import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { cappedText } from '@clever-drawer/core/facts/caps';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
@@ -86,12 +87,15 @@ export function NamesTable({
           onClick={() =>
             change((plugin, row, at) => ({
               ...row,
-              nickname: fillNamePattern(pattern, {
-                name: plugin.givenName,
-                vendor: plugin.vendor ?? '',
-                type: kindInWords(plugin.types, plugin.role),
-                n: String(at + 1),
-              }).slice(0, NAME_LENGTH),
+              nickname: cappedText(
+                fillNamePattern(pattern, {
+                  name: plugin.givenName,
+                  vendor: plugin.vendor ?? '',
+                  type: kindInWords(plugin.types, plugin.role),
+                  n: String(at + 1),
+                }),
+                NAME_LENGTH,
+              ),
             }))
           }
         >

@@ -67,6 +67,6 @@ const ROLE_PATHS: Readonly<Record<Role | 'unknown', string>> = {
   unknown: UNKNOWN,
 };
 
-/** "reverb, delay"; the role when no type is known; "type not known" when nothing is. */
+/** "reverb, delay"; the role when no type is known; "type unknown" when nothing is. */
 export const kindInWords = (types: readonly TypeId[], role: Role | null): string =>
   types.map((type) => TYPE_TREE[type].label).join(', ') || (role === null ? 'type unknown' : ROLE_LABELS[role]);
