@@ -363,7 +363,7 @@ test('several plugins are named in a table, by pattern and by proposals, as one 
   await expect(page.getByRole('row').filter({ hasText: 'Tilt 2 by' })).toHaveCount(0);
 });
 
-test('a folder that is removed and put back keeps its switches', async ({ page }) => {
+test('removing a folder is undone with its switches, by the notice and by key', async ({ page }) => {
   await page.goto(await placeOf('intake'));
   const folder = page.getByRole('listitem').filter({ has: page.getByText(/Plug-Ins\/CLAP$/) });
   const asks = folder.getByLabel('load plugins to read their details');
@@ -372,7 +372,11 @@ test('a folder that is removed and put back keeps its switches', async ({ page }
   await expect(asks).not.toBeChecked();
   await page.getByRole('button', { name: `Remove ${path} from the list` }).click();
   await expect(folder).toHaveCount(0);
-  await notice(page, 'is removed from the list').getByRole('button', { name: 'Put it back' }).click();
+  await notice(page, 'is removed from the list').getByRole('button', { name: 'Undo' }).click();
+  await expect(asks).not.toBeChecked();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(folder).toHaveCount(0);
+  await undo(page);
   await expect(asks).not.toBeChecked();
   await asks.check();
   await expect(asks).toBeChecked();

@@ -132,16 +132,16 @@ describe('arranging', () => {
   it('saves each change, and undoes and redoes it in words', async () => {
     const filed = await change({ kind: 'file', drawerIds: [drawerId], pluginIds: ids });
     expect(filed.body).toMatchObject({
-      revision: 3,
+      revision: 4,
       label: 'file 2 plugins into Everyday EQ',
-      number: 3,
+      number: 4,
       act: 'made',
-      steps: { undo: { number: 3, label: 'file 2 plugins into Everyday EQ' }, redo: null },
+      steps: { undo: { number: 4, label: 'file 2 plugins into Everyday EQ' }, redo: null },
     });
     expect((await arrangement()).entry).toHaveLength(2);
     expect((await post<SavedChange>(`/computers/${computer}/undo`)).body.steps).toEqual({
-      undo: { number: 2, label: 'new drawer Everyday EQ', window: null },
-      redo: { number: 3, label: 'file 2 plugins into Everyday EQ', window: null },
+      undo: { number: 3, label: 'new drawer Everyday EQ', window: null },
+      redo: { number: 4, label: 'file 2 plugins into Everyday EQ', window: null },
     });
     expect((await arrangement()).entry).toHaveLength(0);
     await post(`/computers/${computer}/redo`);

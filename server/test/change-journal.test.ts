@@ -8,6 +8,8 @@ import { api, arrangement, catalogue, change, computer, get, post, put, scan, us
 useStudio();
 
 const own = () => asId<ComputerId>(computer);
+// The studio begins with the step that added its folder.
+beforeEach(() => api.source.query('DELETE FROM change'));
 
 /** So many steps straight into the journal, each so many days old. */
 const fill = (from: number, to: number, days: number) =>

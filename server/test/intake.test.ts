@@ -254,9 +254,31 @@ describe('intake', () => {
     const [folder] = await get<FolderView[]>(`/computers/${computer}/folders`);
     expect(folder).toMatchObject({ asks: true, watches: true });
     const address = `/computers/${computer}/folders/${folder?.id ?? ''}`;
-    expect((await api.call('PATCH', address, { asks: false })).status).toBe(204);
+    expect((await api.call('PATCH', address, { asks: false })).status).toBe(200);
     expect(await get(`/computers/${computer}/folders`)).toMatchObject([{ asks: false, watches: true }]);
     expect((await api.call('PATCH', `/computers/${computer}/folders/${randomUUID()}`, {})).status).toBe(404);
+  });
+
+  it('adding, switching and removing a folder are steps of undo, with all that the folder holds', async () => {
+    const folders = () => get<FolderView[]>(`/computers/${computer}/folders`);
+    await scan();
+    const address = `/computers/${computer}/folders/${(await folders())[0]?.id ?? ''}`;
+    await api.call('PATCH', address, { asks: false });
+    const before = await folders();
+    expect(before).toMatchObject([{ asks: false, watches: true, builds: before[0]?.builds }]);
+    expect(before[0]?.lastScannedAt).not.toBeNull();
+    await api.call('DELETE', address, undefined);
+    expect(await folders()).toEqual([]);
+    expect(await post(`/computers/${computer}/undo`, {})).toMatchObject({
+      body: { act: 'undone', label: `remove the folder ${before[0]?.path ?? ''}` },
+    });
+    expect(await folders()).toEqual(before);
+    await post(`/computers/${computer}/undo`, {});
+    expect(await folders()).toMatchObject([{ asks: true }]);
+    await post(`/computers/${computer}/undo`, {});
+    expect(await folders()).toEqual([]);
+    for (const _ of [1, 2]) await post(`/computers/${computer}/redo`, {});
+    expect(await folders()).toEqual(before);
   });
 
   it('a folder that is not there any more says that it is not watched', async () => {
@@ -268,7 +290,7 @@ describe('intake', () => {
     expect(await told()).toBeNull();
     await rm(path, { recursive: true });
     const address = `/computers/${computer}/folders/${body.id}`;
-    for (const watches of [false, true]) expect((await api.call('PATCH', address, { watches })).status).toBe(204);
+    for (const watches of [false, true]) expect((await api.call('PATCH', address, { watches })).status).toBe(200);
     expect(await told()).toBe('missing');
   });
 

@@ -117,3 +117,22 @@ it('builds that were found by the first scan of their folder are known by their 
   expect(rows.map(({ path }) => path)).toEqual(['/one/a.lv2', '/one/f.lv2', '/two/c.lv2']);
   await source.destroy();
 });
+
+it('plugin folders keep their switches and times when they become steps of undo', async () => {
+  const room = '11111111-1111-4111-8111-111111111111';
+  const source = await broughtUpFrom('UndoableFolders', [
+    `INSERT INTO computer (id, name, system) VALUES ('${room}', 'Music room', 'linux')`,
+    `INSERT INTO folder (id, "computerId", path, "addedAt", asks) VALUES ('33333333-3333-4333-8333-333333333333', '${room}', '/one', '2026-10-01T12:00:00.250Z', false)`,
+  ]);
+  expect(await source.query('SELECT * FROM folder')).toEqual([
+    {
+      id: '33333333-3333-4333-8333-333333333333',
+      computerId: room,
+      path: '/one',
+      addedAt: '2026-10-01T12:00:00.250Z',
+      asks: false,
+      watches: true,
+    },
+  ]);
+  await source.destroy();
+});

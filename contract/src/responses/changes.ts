@@ -137,6 +137,10 @@ export type SessionReport = Answer<typeof sessionReport>;
 
 /** The id of what was made. */
 export const made = thing('Made', { id: words() });
+/** The id of a folder that was added, and the change that it was. */
+export const addedFolder = thing('AddedFolder', { id: words(), saved: savedChange });
+/** See addedFolder. */
+export type AddedFolder = Answer<typeof addedFolder>;
 /** The name of a picture that was sent: the SHA-256 of its bytes. */
 export const sentPicture = thing('SentPicture', { picture: string().defined() });
 

@@ -13,6 +13,7 @@ import { LANE } from './rows/lane.js';
 import { LOOK } from './rows/look.js';
 import { NAMING } from './rows/naming.js';
 import { NEVER_IN } from './rows/never-in.js';
+import { PLUGIN_FOLDER } from './rows/plugin-folder.js';
 import { PREFERENCE } from './rows/preference.js';
 import { PREFERRED_BUILD } from './rows/preferred-build.js';
 import type { OldRow, RowKindSpec } from './rows/row-kind.js';
@@ -46,6 +47,7 @@ export const ROWS = {
   keptSearch: KEPT_SEARCH,
   face: FACE,
   look: LOOK,
+  pluginFolder: PLUGIN_FOLDER,
 } as const;
 
 /** The name of a kind of row. */

@@ -3,7 +3,7 @@ import { DataSource } from 'typeorm';
 import { StartupError } from '../startup-error.js';
 import { ARRANGED_ROWS } from './entities/arranged-rows.js';
 import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
-import { ComputerRow, FolderRow, ScanRow, StudioRow } from './entities/computer.js';
+import { ComputerRow, ScanRow, StudioRow } from './entities/computer.js';
 import { ChangeRow, LoadRow } from './entities/journal.js';
 import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
@@ -11,7 +11,7 @@ import { partByPart } from './part-by-part.js';
 import { SteadyClient } from './steady-client.js';
 
 const ENTITIES = [
-  ...[StudioRow, ComputerRow, FolderRow, ScanRow, PluginRow, BuildRow, PlaceRow],
+  ...[StudioRow, ComputerRow, ScanRow, PluginRow, BuildRow, PlaceRow],
   ...[ChangeRow, LoadRow, PictureRow],
   ...ARRANGED_ROWS,
 ];

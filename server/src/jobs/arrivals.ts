@@ -6,8 +6,9 @@ import type { ComputerId } from '@clever-drawer/core/ids';
 import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
 import { watchApart } from '@clever-drawer/scan/watch-apart';
 import { MOST_WATCHED, type FolderWatch } from '@clever-drawer/scan/watch-folders';
-import { FolderRow, ScanRow } from '../database/entities/computer.js';
+import { ScanRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
+import { watchedFolders, type WatchedFolder } from '../store/computer-store.js';
 import type { ScanJob } from '../store/scan-store.js';
 
 const NOT_THERE: ReadonlySet<NotWatched | undefined> = new Set(['missing', 'refused']);
@@ -28,7 +29,7 @@ export class Arrivals {
   /** When the last scan of each folder or place began and ended, of those that ended lately. */
   private readonly lastScans = new Map<string, { readonly startedAt: number; readonly endedAt: number }>();
   private readonly watch: FolderWatch;
-  private folders: readonly FolderRow[] = [];
+  private folders: readonly WatchedFolder[] = [];
   private timer: NodeJS.Timeout | undefined;
   private isClosed = false;
   /** Kept when the folders of the last look are being watched. */
@@ -60,9 +61,8 @@ export class Arrivals {
   /** Watches the folders that are switched to it, and no others. */
   async look(): Promise<void> {
     try {
-      const all = await this.source.manager.findBy(FolderRow, { watches: true });
       // What a folder of another computer is called may be something else on this one.
-      this.folders = all.filter((folder) => this.here.is(folder.computerId));
+      this.folders = (await watchedFolders(this.source.manager)).filter((folder) => this.here.is(folder.computerId));
       const wanted = [...new Set(this.folders.map((folder) => folder.path))];
       for (const path of this.givenUp.keys()) if (!wanted.includes(path)) this.givenUp.delete(path);
       const paths = wanted.filter((path) => {

@@ -3,7 +3,6 @@ import { keptStory } from '@clever-drawer/core/catalogue/scan-story';
 import { cappedPath } from '@clever-drawer/core/facts/caps';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import type { ScanResult } from '@clever-drawer/scan/run-scan';
-import { FolderRow } from '../database/entities/computer.js';
 import { jsonForDatabase } from '../database/json.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
 import { applyScan } from '../store/scan-result-store.js';
@@ -44,8 +43,6 @@ async function write(db: EntityManager, job: ScanJob, result: ScanResult): Promi
     ],
   );
   await forgetOldStories(db, job.computerId);
-  for (const path of result.folders)
-    await db.update(FolderRow, { computerId: job.computerId, path }, { lastScannedAt: new Date() });
 }
 
 /** The places that can't be written, with what was said of each: found by halves, each tried in a transaction that is taken back. */

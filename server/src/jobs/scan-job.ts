@@ -5,11 +5,12 @@ import { Asker } from '@clever-drawer/scan/ask/asker';
 import type { AskLimits } from '@clever-drawer/scan/ask/asking-process';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import { runScan, type ScanProgress } from '@clever-drawer/scan/run-scan';
-import { FolderRow, ScanRow } from '../database/entities/computer.js';
+import { ScanRow } from '../database/entities/computer.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
 import { askNotes } from './ask-notes.js';
 import { finishScan } from './finish-scan.js';
 import { isBelow } from '@clever-drawer/scan/folder-sense';
+import { rowsOf } from '../store/arrangement-store.js';
 import { loadPlaces } from '../store/place-store.js';
 import { signOn, type ScanJob } from '../store/scan-store.js';
 
@@ -37,7 +38,7 @@ export async function runScanJob(
   }, SIGN_ON_MS);
   try {
     const known = await standing(source, job);
-    const folders = await source.manager.findBy(FolderRow, { computerId: job.computerId });
+    const folders = await rowsOf(source.manager, job.computerId, 'pluginFolder');
     const silent = folders.filter((folder) => !folder.asks);
     const result = await run(job.folders, {
       onProgress: (now) => (progress = now),

@@ -26,7 +26,7 @@ type Keys =
 const BEAT_MS = 5000;
 
 /** What changes the arrangement, undo and redo, and what other windows did. */
-export function changeHandlers({ source, arranging, catalogues }: Context): Handlers<Keys> {
+export function changeHandlers({ source, arranging, catalogues, arrivals }: Context): Handlers<Keys> {
   const back =
     (way: 'undo' | 'redo') =>
     async ({
@@ -41,6 +41,7 @@ export function changeHandlers({ source, arranging, catalogues }: Context): Hand
       const { saved } = await arranging.change(path.computer, window, async (db, id, state) => ({
         saved: await step(db, id, state, way, body.expects ?? null),
       }));
+      if (saved.edits.some((edit) => edit.of === 'pluginFolder')) await arrivals.look();
       return saved;
     };
   return {

@@ -1,25 +1,29 @@
+import { randomUUID } from 'node:crypto';
 import { homedir } from 'node:os';
 import { dirname, isAbsolute, join, resolve } from 'node:path';
 import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { addFolder, folderWithPath, removeFolder, switchFolder } from '@clever-drawer/core/chests/change-folders';
+import type { Change } from '@clever-drawer/core/chests/edit';
+import { UNCHANGED } from '@clever-drawer/core/chests/plan';
+import type { PluginFolder } from '@clever-drawer/core/chests/rows/plugin-folder';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { childFolders, type ChildFolders } from '@clever-drawer/scan/child-folders';
 import { isMadeUp, isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
-import { HttpError, notFound, refused } from '../http/http-error.js';
+import { conflict, HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
 import { inBetween } from '../in-between.js';
+import { saveChange } from '../store/change-journal.js';
 import { loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
   addComputer,
-  addFolder,
-  changeFolder,
   computerIdOf,
   findComputer,
   listComputers,
   listFolders,
-  removeFolder,
   renameComputer,
 } from '../store/computer-store.js';
 import { loadPresets } from '../store/preset-store.js';
@@ -65,6 +69,13 @@ function fullPath(typed: string): string {
   );
 }
 
+/** A folder of the list; a problem of 404 when it is not on it. */
+function findFolder(state: Arrangement, id: string): PluginFolder {
+  const folder = state.pluginFolder.get(id);
+  if (folder === undefined) throw notFound('folder');
+  return folder;
+}
+
 /** The folders in a folder; rejects with a problem in words when it can't be read. */
 async function foldersIn(path: string): Promise<ChildFolders> {
   try {
@@ -80,6 +91,7 @@ async function foldersIn(path: string): Promise<ChildFolders> {
 /** Computers, their plugin folders and their catalogues as they were worked out. */
 export function computerHandlers({
   source,
+  arranging,
   presentFolders,
   arrivals,
   catalogues,
@@ -87,6 +99,15 @@ export function computerHandlers({
   ownData,
 }: Context): Handlers<Keys> {
   const db = source.manager;
+  const changeFolders = async (id: ComputerId, window: string | null, plan: (state: Arrangement) => Change) => {
+    const done = await arranging.change(id, window, async (own, computerId, state) => {
+      const change = plan(state);
+      if (change.edits.length === 0) throw refused(UNCHANGED);
+      return { saved: await saveChange(own, computerId, state, change, window) };
+    });
+    await arrivals.look();
+    return done;
+  };
   return {
     'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
 
@@ -126,6 +147,7 @@ export function computerHandlers({
 
     'POST /computers/{computer}/folders': async ({
       path: { computer },
+      window,
       body: { path: typed, anyway = false, asks = true, watches = true },
     }) => {
       const computerId = await computerHere(db, here, computer);
@@ -136,19 +158,26 @@ export function computerHandlers({
           'mostly-no-plugins',
           `Hardly anything in ${path} looks like a plugin. Add only the folders in it that hold plugins, or add it anyway: its scan takes long and lists many files as problems.`,
         );
-      const id = await addFolder(db, computerId, resolve(path), { asks, watches });
-      await arrivals.look();
-      return { id };
+      const folder = { id: randomUUID(), path: resolve(path), addedAt: new Date().toISOString(), asks, watches };
+      const { saved } = await changeFolders(computerId, window, (state) => {
+        if (folderWithPath(state, folder.path) !== undefined) throw conflict(`${folder.path} is on the list already.`);
+        return addFolder(folder);
+      });
+      return { id: folder.id, saved };
     },
 
-    'DELETE /computers/{computer}/folders/{folder}': async ({ path }) => {
-      await removeFolder(db, await computerIdOf(db, path.computer), path.folder);
-      await arrivals.look();
+    'DELETE /computers/{computer}/folders/{folder}': async ({ path, window }) => {
+      const { saved } = await changeFolders(await computerIdOf(db, path.computer), window, (state) =>
+        removeFolder(findFolder(state, path.folder)),
+      );
+      return saved;
     },
 
-    'PATCH /computers/{computer}/folders/{folder}': async ({ path, body }) => {
-      await changeFolder(db, await computerHere(db, here, path.computer), path.folder, body);
-      await arrivals.look();
+    'PATCH /computers/{computer}/folders/{folder}': async ({ path, window, body }) => {
+      const { saved } = await changeFolders(await computerHere(db, here, path.computer), window, (state) =>
+        switchFolder(findFolder(state, path.folder), body),
+      );
+      return saved;
     },
 
     'GET /computers/{computer}/catalogue': async ({ path }) => catalogues.of(db, await computerIdOf(db, path.computer)),

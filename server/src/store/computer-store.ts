@@ -5,7 +5,7 @@ import { asId } from '@clever-drawer/core/ids';
 import { fold } from '@clever-drawer/core/text/words';
 import type { ComputerView, FolderView } from '@clever-drawer/contract/responses';
 import type { ComputerRequest } from '@clever-drawer/contract/requests';
-import { ComputerRow, FolderRow } from '../database/entities/computer.js';
+import { ComputerRow } from '../database/entities/computer.js';
 import { isUuid } from '../http/checked.js';
 import { conflict, notFound } from '../http/http-error.js';
 import { nextCatalogue } from './studio-store.js';
@@ -91,7 +91,9 @@ export async function listFolders(
        FROM sets, unnest(folders) AS one (folder), unnest(folders) AS other (folder)
        WHERE one.folder <> other.folder GROUP BY 1, 2
      )
-     SELECT f.id, f.path, f."lastScannedAt", f.asks, f.watches,
+     SELECT f.id, f.path, f.asks, f.watches,
+            (SELECT max(s."endedAt") FROM scan s WHERE s."computerId" = $1 AND s.state IN ('done', 'cancelled')
+              AND s.outcome IS NOT NULL AND s.folders @> to_jsonb(f.path)) AS "lastScannedAt",
             (SELECT coalesce(sum(builds), 0)::int FROM sets WHERE f.id = ANY (folders)) AS builds,
             coalesce((SELECT jsonb_agg(jsonb_build_object('path', g.path, 'builds', s.builds) ORDER BY s.builds DESC, g.path)
               FROM shared s JOIN folder g ON g.id = s.also WHERE s.folder = f.id), '[]'::jsonb) AS also
@@ -100,37 +102,12 @@ export async function listFolders(
   );
 }
 
-/** Puts a folder on the list; a conflict when it is on it already. */
-export async function addFolder(
-  db: EntityManager,
-  computerId: ComputerId,
-  path: string,
-  switches: { readonly asks: boolean; readonly watches: boolean },
-): Promise<string> {
-  if (await db.existsBy(FolderRow, { computerId, path })) throw conflict(`${path} is on the list already.`);
-  const id = randomUUID();
-  await db.insert(FolderRow, { id, computerId, path, ...switches });
-  return id;
+/** A folder that is switched to being watched. */
+export interface WatchedFolder {
+  readonly computerId: ComputerId;
+  readonly path: string;
 }
 
-/** Turns a folder's switches. */
-export async function changeFolder(
-  db: EntityManager,
-  computerId: ComputerId,
-  id: unknown,
-  change: { asks?: boolean | undefined; watches?: boolean | undefined },
-): Promise<void> {
-  const found = isUuid(id) ? await db.findOneBy(FolderRow, { id, computerId }) : null;
-  if (found === null) throw notFound('folder');
-  await db.update(
-    FolderRow,
-    { id: found.id },
-    { asks: change.asks ?? found.asks, watches: change.watches ?? found.watches },
-  );
-}
-
-/** Takes a folder off the list; its builds stay in the catalogue until a scan no longer finds them. */
-export async function removeFolder(db: EntityManager, computerId: ComputerId, id: unknown): Promise<void> {
-  const { affected } = isUuid(id) ? await db.delete(FolderRow, { id, computerId }) : { affected: 0 };
-  if (!affected) throw notFound('folder');
-}
+/** The folders of all computers that are switched to being watched. */
+export const watchedFolders = (db: EntityManager): Promise<WatchedFolder[]> =>
+  db.query<WatchedFolder[]>('SELECT "computerId", path FROM folder WHERE watches');

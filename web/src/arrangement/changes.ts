@@ -4,18 +4,18 @@ import { toast } from 'sonner';
 import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api-of';
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
-import type { ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
-import { markOf, outcomeMark, regroups, type Edit } from '@clever-drawer/core/chests/edit';
+import type { AddedFolder, ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
+import { markOf, outcomeMark, type Edit } from '@clever-drawer/core/chests/edit';
+import type { FolderSwitches } from '@clever-drawer/core/chests/change-folders';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { atOnce } from '@clever-drawer/core/stepwise';
-import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
-import { lookAtCatalogue } from '../catalogue/queries';
 import { ApiError, call, Cancelled, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { whenIdle } from '../lib/when-idle';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued, queueKey } from './queue';
+import { refreshAfter } from './refresh-after';
 import { noteServer, untilServerAnswers } from './server-state';
 import { showUndoNotice } from './undo-notice';
 import { confirmStep, isForeign, isOfAnotherWindow } from './steps-elsewhere';
@@ -24,7 +24,14 @@ import type { StepRef } from './history';
 import { answered, failed, nextStep, planIn, wished, type Act, type Pending } from './window-state';
 
 /** Endpoints that change the arrangement in a way that only the server can work out. */
-type ServersOwn = `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import' | 'sessions' | 'dawprojects'}`;
+type ServersOwn =
+  | `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import' | 'sessions' | 'dawprojects' | 'folders'}`
+  | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`;
+/** What of a request to them goes beside its body. */
+interface Besides {
+  readonly folder?: string;
+  readonly signal?: AbortSignal | undefined;
+}
 
 /** How the arrangement is changed: shown at once, saved at once, and put back with a word when it can't be saved. */
 export interface Changes {
@@ -40,6 +47,12 @@ export interface Changes {
   readonly bringSession: (document: object) => Promise<SessionReport>;
   /** Brings a document in, until it is stopped; rejects with ApiError, and nothing is told. */
   readonly bringIn: (document: unknown, signal: AbortSignal) => Promise<AnswerOf<'POST /computers/{computer}/import'>>;
+  /** Adds a plugin folder; rejects with ApiError, and nothing is told. */
+  readonly addFolder: (folder: RequestOf<'POST /computers/{computer}/folders'>) => Promise<AddedFolder>;
+  /** Removes a plugin folder from the list, with a notice in these words that offers to undo it. */
+  readonly removeFolder: (folder: string, words: string) => Promise<boolean>;
+  /** Turns switches of a plugin folder. */
+  readonly switchFolder: (folder: string, switches: FolderSwitches) => Promise<boolean>;
 }
 
 /** The changes of the computer at hand, in an object that stays the same. */
@@ -63,8 +76,12 @@ let acts = 0;
 
 /** The changes of a computer in the window of a query client. */
 export function changesOf(client: QueryClient, computer: ComputerId): Changes {
-  const ask = <Key extends EndpointKey>(key: Key, body: RequestOf<Key>, signal?: AbortSignal): Promise<AnswerOf<Key>> =>
-    call(key, { path: { computer }, body, window: windowName(client), signal } as unknown as Asked<Key>);
+  const ask = <Key extends EndpointKey>(
+    key: Key,
+    body: RequestOf<Key> | undefined,
+    { signal, ...path }: Besides = {},
+  ): Promise<AnswerOf<Key>> =>
+    call(key, { path: { computer, ...path }, body, window: windowName(client), signal } as unknown as Asked<Key>);
 
   /** Asks for a wish. `seen`: the rows that the window saw when it was wished; `own`: what it has planned for it. */
   const sendWish = async (
@@ -125,8 +142,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
           : untilAnswered((attempt) => work(pending, attempt)));
         const saved = savedIn(answer);
         bring(client, computer, (window, nameOf) => answered(window, id, saved, nameOf));
-        if (regroups(saved.edits)) lookAtCatalogue(client, computer);
-        if (mayLoad(saved)) void lookAtLoads(client, computer);
+        refreshAfter(client, computer, saved);
         return answer;
       } catch (error) {
         const reason = error instanceof Cancelled || error instanceof SavedOtherwise ? null : wordsOf(error);
@@ -147,12 +163,17 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         return false;
       },
     );
-  const own = <Key extends ServersOwn>(key: Key, label: string, body: RequestOf<Key>, signal?: AbortSignal) =>
+  const own = <Key extends ServersOwn>(
+    key: Key,
+    label: string,
+    body: RequestOf<Key> | undefined,
+    besides: Besides = {},
+  ): Promise<AnswerOf<Key>> =>
     send(
       { kind: 'other' },
       label,
-      () => ask(key, body, signal),
-      (answer): SavedChange => savedIn(answer as SavedChange | ImportReport | SessionReport),
+      () => ask(key, body, besides),
+      (answer): SavedChange => savedIn(answer as SavedChange | ImportReport | SessionReport | AddedFolder),
     ).then((answer) => {
       const done = knownIn(client, computer)?.held.history.steps.undo;
       if (done != null) tell(`Done: ${done.label}`);
@@ -225,17 +246,28 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
     );
   };
 
+  const notice =
+    (words: string) =>
+    ({ number }: SavedChange): void =>
+      showUndoNotice(client, computer, { words, number, undo: () => void step('undo') });
+
   return {
     make: (...intents) => make(intents),
-    makeWithNotice: (words, ...intents) =>
-      make(intents, ({ number }) => {
-        showUndoNotice(client, computer, { words, number, undo: () => void step('undo') });
-      }),
+    makeWithNotice: (words, ...intents) => make(intents, notice(words)),
     step,
     load: (request) =>
       told(own('POST /computers/{computer}/loads', 'load', { ...request, more: [...(request.more ?? [])] })),
     workOut: (request) => told(own('POST /computers/{computer}/worked-out-chests', 'create a chest', request)),
-    bringIn: (document, signal) => own('POST /computers/{computer}/import', 'import', document as never, signal),
+    bringIn: (document, signal) => own('POST /computers/{computer}/import', 'import', document as never, { signal }),
+    addFolder: (folder) => own('POST /computers/{computer}/folders', 'add a folder', folder),
+    removeFolder: (folder, words) =>
+      told(
+        own('DELETE /computers/{computer}/folders/{folder}', 'remove a folder', undefined, { folder }).then(
+          notice(words),
+        ),
+      ),
+    switchFolder: (folder, switches) =>
+      told(own('PATCH /computers/{computer}/folders/{folder}', 'switch a folder', switches, { folder })),
     bringSession: (document) =>
       document instanceof Blob
         ? own('POST /computers/{computer}/dawprojects', 'import a session', document as never)
@@ -244,7 +276,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
 }
 
 /** What was saved, of an answer that may tell more. */
-const savedIn = (answer: SavedChange | ImportReport | SessionReport): SavedChange =>
+const savedIn = (answer: SavedChange | ImportReport | SessionReport | AddedFolder): SavedChange =>
   'saved' in answer ? answer.saved : answer;
 
 /** An act that was never sent. */

@@ -1,14 +1,14 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
-import { regroups } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { lookAtLoads, mayLoad } from '../catalogue/look-at-loads';
+import { lookAtLoads } from '../catalogue/look-at-loads';
 import { isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
 import { bring, isBehindServer, noteTold, resync } from './arrangement-query';
 import { connectEvents } from './events/connect';
 import type { Connection, StreamListener } from './events/event-stream';
 import { queued } from './queue';
+import { refreshAfter } from './refresh-after';
 import { noteServer } from './server-state';
 import { windowName } from './window-name';
 import { heard, heardElsewhere } from './window-state';
@@ -37,8 +37,7 @@ export function follow(client: QueryClient, computer: ComputerId, connect: Conne
       noteTold(client, computer, { revision: event.saved.revision });
       const take = event.saved.computerId === computer ? heard : heardElsewhere;
       bring(client, computer, (window, nameOf) => take(window, event.saved, nameOf));
-      if (regroups(event.saved.edits)) lookAtCatalogue(client, computer);
-      if (mayLoad(event.saved)) void lookAtLoads(client, computer);
+      refreshAfter(client, computer, event.saved);
     }
     if (isBehindServer(client, computer)) catchUp();
   };

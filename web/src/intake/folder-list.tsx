@@ -3,9 +3,11 @@ import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
-import { toast } from 'sonner';
 import type { FolderView } from '@clever-drawer/contract/responses';
-import { useQuery } from '@tanstack/react-query';
+import type { FolderSwitches } from '@clever-drawer/core/chests/change-folders';
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { useArrangement } from '../arrangement/arrangement-query';
+import { useChanges } from '../arrangement/changes';
 import { ApiError, call, wordsOf } from '../lib/api';
 import { focusWhenThere } from '../lib/focus';
 import { useProposedFolders } from '../catalogue/queries';
@@ -13,32 +15,29 @@ import { useComputer } from '../lib/use-computer';
 import { ComputerName } from './computer-name';
 import { FolderBrowser } from './folder-browser';
 import { useStartScan } from '../catalogue/scanning';
-import { useFolderChanges } from './use-scan';
+import { useAddFolder } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
 export function FolderList({ folders }: { folders: readonly FolderView[] }) {
-  const { add, remove, change } = useFolderChanges();
+  const { id } = useComputer();
+  const { removeFolder, switchFolder } = useChanges(id);
+  const arranged = useArrangement(id).data?.state.pluginFolder;
   const scan = useStartScan();
-  /** A switch shows at once how it was turned, while that is being saved. */
-  const pending = (folder: FolderView): { asks?: boolean; watches?: boolean } =>
-    change.isPending && change.variables.folder === folder.id ? change.variables : {};
-  const takeOff = (folder: FolderView) => {
-    const { asks = folder.asks, watches = folder.watches } = pending(folder);
-    remove.mutate(folder.id, {
-      onSuccess: () =>
-        toast(
-          `${folder.path} is removed from the list. What was found in it stays in the catalogue until the next scan of everything.`,
-          {
-            action: {
-              label: 'Put it back',
-              onClick: () => add.mutate({ path: folder.path, anyway: true, asks, watches }),
-            },
-          },
-        ),
-    });
+  const change = useMutation({
+    mutationFn: ({ folder, ...switches }: FolderSwitches & { folder: string }) => switchFolder(folder, switches),
+  });
+  /** A switch shows at once how it was turned, while that is being saved and the list is fetched. */
+  const switchesOf = (folder: FolderView): Required<FolderSwitches> => {
+    const { asks, watches } = arranged?.get(folder.id) ?? folder;
+    return { asks, watches, ...(change.isPending && change.variables.folder === folder.id ? change.variables : {}) };
   };
+  const remove = (folder: FolderView): void =>
+    void removeFolder(
+      folder.id,
+      `${folder.path} is removed from the list. What was found in it stays in the catalogue until the next scan of everything.`,
+    );
   return (
     <section className={clsx('panel', styles.folders)} aria-labelledby="folders-title">
       <div className="panel-head">
@@ -62,7 +61,7 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <PlainButton onClick={() => scan.mutate({ folderIds: [folder.id] })} aria-label={`Scan ${folder.path}`}>
                 Scan
               </PlainButton>
-              <PlainButton onClick={() => takeOff(folder)} aria-label={`Remove ${folder.path} from the list`}>
+              <PlainButton onClick={() => remove(folder)} aria-label={`Remove ${folder.path} from the list`}>
                 Remove
               </PlainButton>
             </div>
@@ -71,14 +70,14 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
                 type="switch"
                 id={`asks-${folder.id}`}
                 label="load plugins to read their details"
-                checked={pending(folder).asks ?? folder.asks}
+                checked={switchesOf(folder).asks}
                 onChange={(event) => change.mutate({ folder: folder.id, asks: event.target.checked })}
               />
               <Form.Check
                 type="switch"
                 id={`watches-${folder.id}`}
                 label={folder.notWatched === null ? 'watch for arrivals' : 'watch for arrivals (not watched now)'}
-                checked={pending(folder).watches ?? folder.watches}
+                checked={switchesOf(folder).watches}
                 onChange={(event) => change.mutate({ folder: folder.id, watches: event.target.checked })}
               />
             </div>
@@ -129,7 +128,7 @@ function buildsInWords({ builds, also }: FolderView): string {
 
 function AddFolder() {
   const [path, setPath] = useState('');
-  const { add } = useFolderChanges();
+  const add = useAddFolder();
   const submit = (event: SubmitEvent) => {
     event.preventDefault();
     save(false);
@@ -184,7 +183,7 @@ function AddFolder() {
 function Proposals() {
   const computer = useComputer();
   const proposed = useProposedFolders(computer.id);
-  const { add } = useFolderChanges();
+  const add = useAddFolder();
   if (proposed.data === undefined || proposed.data.length === 0) return null;
   return (
     <div className="proposals">

@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { call, wordsOf } from '../lib/api';
 import { keys } from '../catalogue/queries';
+import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 
 /** Gives the computer at hand another name. */
@@ -16,32 +17,8 @@ export function useRename() {
   });
 }
 
-/** Puts a folder on the list, or takes one off. */
-export function useFolderChanges() {
-  const { id } = useComputer();
-  const client = useQueryClient();
-  const after = async () => {
-    await Promise.all([
-      client.invalidateQueries({ queryKey: keys.folders(id) }),
-      client.invalidateQueries({ queryKey: keys.proposed(id) }),
-    ]);
-  };
-  const add = useMutation({
-    mutationFn: (folder: RequestOf<'POST /computers/{computer}/folders'>) =>
-      call('POST /computers/{computer}/folders', { path: { computer: id }, body: folder }),
-    onSettled: after,
-  });
-  const remove = useMutation({
-    mutationFn: (folder: string) =>
-      call('DELETE /computers/{computer}/folders/{folder}', { path: { computer: id, folder } }),
-    onSettled: after,
-    onError: (error) => toast.error(wordsOf(error)),
-  });
-  const change = useMutation({
-    mutationFn: ({ folder, ...switches }: { folder: string; asks?: boolean; watches?: boolean }) =>
-      call('PATCH /computers/{computer}/folders/{folder}', { path: { computer: id, folder }, body: switches }),
-    onSettled: after,
-    onError: (error) => toast.error(wordsOf(error)),
-  });
-  return { add, remove, change };
+/** Adds a folder to the list; its error is shown where the folder was typed. */
+export function useAddFolder() {
+  const { addFolder } = useChanges(useComputer().id);
+  return useMutation({ mutationFn: (folder: RequestOf<'POST /computers/{computer}/folders'>) => addFolder(folder) });
 }

@@ -32,20 +32,6 @@ export class StudioRow {
   @Column('integer', { nullable: true }) oscPort: number | null;
 }
 
-/** A plugin folder of a computer. */
-@Entity('folder')
-@Index(['computerId', 'path'], { unique: true })
-export class FolderRow {
-  @PrimaryColumn('uuid') id: string;
-  @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
-  @Column('text') path: string;
-  @Column('timestamptz', { default: () => 'now()' }) addedAt: Date;
-  @Column('timestamptz', { nullable: true }) lastScannedAt: Date | null;
-  /** Whether plugins in it may be loaded and asked, and whether arrivals in it are watched for. */
-  @Column('boolean', { default: true }) asks: boolean;
-  @Column('boolean', { default: true }) watches: boolean;
-}
-
 /** A scan of everything drops what lies outside of all folders; `again` reads and asks anew what has not changed, `problems` only what could not be read or asked; `places` are single ones. */
 export interface ScanWish {
   readonly places?: readonly string[];

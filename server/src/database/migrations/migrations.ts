@@ -14,6 +14,7 @@ import { CountedProblems1775000000000 } from './1775000000000-counted-problems.j
 import { ManyAtOnce1776000000000 } from './1776000000000-many-at-once.js';
 import { StudioEpoch1777000000000 } from './1777000000000-studio-epoch.js';
 import { ArrivedWithFolder1778000000000 } from './1778000000000-arrived-with-folder.js';
+import { UndoableFolders1779000000000 } from './1779000000000-undoable-folders.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -32,4 +33,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   ManyAtOnce1776000000000,
   StudioEpoch1777000000000,
   ArrivedWithFolder1778000000000,
+  UndoableFolders1779000000000,
 ];
