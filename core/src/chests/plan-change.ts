@@ -30,11 +30,19 @@ const PLANNERS: Planners<IntentKind> = {
   ...GROUPING_PLANNERS,
 };
 
+/** Steps are told by the names that the screen shows. */
+const withNicknames =
+  (state: Arrangement, nameOf: NameOf): NameOf =>
+  (id) => {
+    const given = nameOf(id);
+    return given === undefined ? undefined : (state.naming.get(id)?.nickname ?? given);
+  };
+
 const plannerOf = <Kind extends IntentKind>(intent: Wish<Kind>): Planner<Kind> => PLANNERS[intent.kind];
 
 /** Works out the change that an intent asks for, against the arrangement as it stands. Pure; never throws for a well-formed intent. */
 export const planChange = <Kind extends IntentKind>(state: Arrangement, intent: Wish<Kind>, nameOf: NameOf): Plan =>
-  plannerOf(intent).plan(state, intent, nameOf);
+  plannerOf(intent).plan(state, intent, withNicknames(state, nameOf));
 
 /** What of the catalogue an intent names. */
 export const namedBy = <Kind extends IntentKind>(intent: Wish<Kind>, state: Arrangement): Named =>

@@ -1,6 +1,6 @@
-import { emptyArrangement } from '../src/chests/arrangement';
-import { addFolder, folderWithPath, removeFolder, switchFolder } from '../src/chests/change-folders';
-import { applyEdits, inverse } from '../src/chests/edit';
+import { emptyArrangement } from '../../src/chests/arrangement';
+import { addFolder, folderWithPath, removeFolder, switchFolder } from '../../src/chests/change-folders';
+import { applyEdits, inverse } from '../../src/chests/edit';
 
 const folder = { id: 'f', path: '/plugins', addedAt: '2026-11-30T12:00:00.000Z', asks: true, watches: true };
 
