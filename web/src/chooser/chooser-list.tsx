@@ -6,6 +6,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { itemNamesOf } from '../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
+import { CutName } from '../parts/cut-name';
 import type { Chooser } from './use-chooser';
 import type { Option, OptionGroup } from './options';
 import { whyOutside, type ChosenFor } from './use-offer';
@@ -154,7 +155,7 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
       <TypeGlyph types={item.types} role={item.role} likely={item.typeGrade === 'likely'} />
       <span className={styles.names}>
         <span className="one-line">
-          <bdi>{item.preset === null ? name : shown.first}</bdi>
+          <CutName name={item.preset === null ? name : shown.first} />
         </span>
         <span className="one-line quiet">
           {item.preset !== null && (

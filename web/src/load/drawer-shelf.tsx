@@ -12,6 +12,7 @@ import { offeredDrawers } from '../chooser/offered-drawers';
 import { useStoredId } from '../chooser/use-stored-id';
 import { counted } from '../lib/counted';
 import type { LoadDragged } from './load-drag';
+import { CutName } from '../parts/cut-name';
 import styles from './load.module.css';
 
 interface Props {
@@ -151,7 +152,9 @@ function ShelfLine({ column, item, name }: { column: string; item: ChosenItem; n
       {...listeners}
     >
       <TypeGlyph types={item.types} role={item.role} />
-      <bdi className="one-line">{name}</bdi>
+      <span className="one-line">
+        <CutName name={name} />
+      </span>
     </li>
   );
 }

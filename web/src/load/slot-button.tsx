@@ -11,6 +11,7 @@ import { fullNameOf } from '../catalogue/item-names';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
+import { CutLines } from '../parts/cut-name';
 import { actsOf } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
 import type { LoadDragged, LoadTarget } from './load-drag';
@@ -129,7 +130,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
           <>
             <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />
             <span className={styles.slotName}>
-              <bdi>{slotLabel(plugin)}</bdi>
+              <CutLines name={slotLabel(plugin)} />
             </span>
           </>
         )}

@@ -5,6 +5,7 @@ import { absenceOf, isElsewhere } from '../catalogue/presence';
 import { Face } from '../catalogue/face';
 import { itemNamesOf } from '../catalogue/item-names';
 import { TypeGlyph } from '../catalogue/type-glyph';
+import { CutName } from './cut-name';
 import { homeKey, type Dragged, type LineHome } from './dragged';
 import { dividersIn, lineInWords, pluginsIn, type LineActions, type ListedLine } from './line';
 import type { Selection } from './use-selection';
@@ -90,7 +91,7 @@ function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | '
       <span className={clsx('mono', styles.lineNumber)}>{number}</span>
       {pictures ? <Face plugin={plugin} /> : <TypeGlyph types={plugin.types} role={plugin.role} />}
       <span className={clsx('one-line', styles.lineName)}>
-        <bdi>{first}</bdi>
+        <CutName name={first} />
         {beside !== null && (
           <span className="quiet">
             {' '}

@@ -41,7 +41,8 @@ export function entriesShown(
   { width = 0, height = 0 }: { readonly width?: number | undefined; readonly height?: number | undefined },
   fronts: number,
 ): number {
-  if (show === 'never' || (show === 'room' && width < ROOM_PX)) return 0;
+  // Large fronts were chosen to be looked into.
+  if (show === 'never' || (show === 'room' && size !== 'large' && width < ROOM_PX)) return 0;
   const { width: least, entries } = FRONTS[size];
   const rows = Math.ceil((fronts + 1) / Math.max(1, Math.floor((width + GAP_PX) / (least + GAP_PX))));
   const each = (height - BELOW_PX) / rows - GAP_PX - FRONT_PX;

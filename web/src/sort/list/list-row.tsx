@@ -15,6 +15,7 @@ import { kindInWords, TypeGlyph } from '../../catalogue/type-glyph';
 import type { Selection } from '../../parts/use-selection';
 import { usePictureDrop } from '../plugin/use-picture-drop';
 import { formatsOf } from '../ribbons/facets';
+import { CutName } from '../../parts/cut-name';
 import styles from './list.module.css';
 
 /** The id of a row's element. */
@@ -96,15 +97,14 @@ export function ListRow({
           <TypeGlyph types={plugin.types} role={plugin.role} likely={plugin.typeGrade === 'likely'} />
         )}
       </div>
-      <div role="gridcell" className="one-line" title={namesInWords(plugin)}>
-        <bdi>{names.first}</bdi>
+      <div role="gridcell" className={styles.nameCell} title={namesInWords(plugin)}>
+        <CutName name={names.first} />
         {names.beside !== null && (
-          <span className={clsx('quiet', styles.givenName)}>
-            {' '}
+          <span className={clsx('quiet', 'one-line', styles.givenName)}>
             <bdi>{names.beside}</bdi>
           </span>
         )}
-        {plugin.chain !== undefined && <span className="quiet"> chain of {plugin.chain.length}</span>}
+        {plugin.chain !== undefined && <span className="quiet">chain of {plugin.chain.length}</span>}
         {isNew && <span className="flag">new</span>}
         {!plugin.found && !isElsewhere(plugin) && <span className="flag">not found</span>}
         {plugin.aside !== null && <AsideFlag aside={plugin.aside} />}
