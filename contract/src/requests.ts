@@ -83,10 +83,11 @@ const reached = {
   clicks: number().strict().integer().min(0).max(10_000).nullable().optional(),
 };
 
-/** Loads an item into a slot; `more` go into the slots below, in order. `at` is when, for a script that reports loads later; absent: now. */
+/** Loads an item into a slot; `more` go into the slots below, in order. `buildId`: the very build to load; absent or null: the usual one for the place. `at` is when, for a script that reports loads later; absent: now. */
 export const loadRequest = object({
   slotId: id(),
   pluginId: id(),
+  buildId: id().nullable().optional(),
   more: array().of(id()).max(64).default([]),
   at: string()
     .strict()
@@ -96,9 +97,10 @@ export const loadRequest = object({
   ...reached,
 }).noUnknown();
 
-/** Hands an item over to a music program: `slot` and `lane` as far as they are known there. */
+/** Hands an item over to a music program: `slot` and `lane` as far as they are known there; `buildId`: the very build, absent or null: the usual one. */
 export const pickRequest = object({
   pluginId: id(),
+  buildId: id().nullable().optional(),
   slot: string().oneOf(SLOT_KINDS).required(),
   lane: string().strict().max(NAME_LENGTH).nullable().optional(),
   session: string().strict().trim().min(1).max(NAME_LENGTH).required(),

@@ -315,6 +315,40 @@ test('filed from the chooser: onto a tray, into a drawer, under a nickname', asy
   await undo(page, 3);
 });
 
+test('a certain build is loaded, and some plugins of a chain', async ({ page }) => {
+  const { id } = await computerNamed('Music room');
+  const { plugins } = await ask<{ plugins: Known[] }>(`/computers/${id}/catalogue`);
+  const several = plugins.find(
+    ({ role, builds }) => role === 'audio-effect' && builds.length > 1 && builds.every((one) => one.found),
+  );
+  const last = several?.builds.at(-1)?.format ?? '';
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(several?.name ?? '');
+  await expect(marked(page)).toContainText(several?.name ?? '');
+  await page.keyboard.press('Alt+Enter');
+  const box = dialog(page).filter({ hasText: `Load a build of ${several?.name ?? ''}` });
+  await expect(box.getByRole('option')).toHaveCount(several?.builds.length ?? 0);
+  await accessible(page);
+  await page.keyboard.type(last);
+  await page.keyboard.press('Enter');
+  await expect(slot(page, SECOND)).toHaveAttribute('title', new RegExp(`, ${last}`));
+  await saved(page);
+  await undo(page);
+  await slot(page, SECOND).focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('marionette');
+  await expect(marked(page)).toContainText('Marionette voice');
+  await page.keyboard.press('Control+.');
+  await page.getByRole('menuitem', { name: 'Load some of its plugins …' }).click();
+  for (const key of ['ArrowDown', 'Space', 'ArrowDown', 'Space', 'Enter']) await page.keyboard.press(key);
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(slot(page, SECOND)).toHaveAttribute('title', /Tilt EQ/);
+  await expect(slot(page, 'Bowed saw, slot 3')).toHaveAttribute('title', /Leveller/);
+  await saved(page);
+  await undo(page);
+});
+
 test('columns and faces show the same, and are remembered for this kind of slot', async ({ page }) => {
   await slot(page, SECOND).focus();
   await page.keyboard.press('Enter');

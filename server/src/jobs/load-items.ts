@@ -32,13 +32,14 @@ export interface ItemToLoad {
   readonly build: LoadedPlugin['builds'][number];
 }
 
-/** What an item is loaded as at a place; refuses in words what can't be loaded. */
+/** What an item is loaded as at a place, by the named build or (null) by the usual one there; refuses in words what can't be loaded. */
 export async function itemToLoad(
   db: EntityManager,
   id: ComputerId,
   state: Arrangement,
   item: ItemId,
   place: LoadedAt,
+  buildId: string | null = null,
 ): Promise<ItemToLoad> {
   const { pluginId, preset } = itemParts(item);
   const known = await loadPlugin(db, id, pluginId);
@@ -52,11 +53,21 @@ export async function itemToLoad(
     outputs: build.audioOutputs ?? null,
     sidechain: (build.sidechainInputs ?? 0) > 0,
   }));
-  const chosen = buildFor(
-    builds,
-    place,
-    ({ build }) => preset === null || build.presetList.some((own) => presetKey(own) === preset),
-  );
+  const hasPreset = ({ build }: (typeof builds)[number]): boolean =>
+    preset === null || build.presetList.some((own) => presetKey(own) === preset);
+  if (buildId !== null) {
+    const named = builds.find(({ build }) => build.id === buildId);
+    if (named?.found !== true)
+      throw refused(
+        `This build of ${plugin.name} was not found by the last scan. Scan its folder in Intake, or choose another.`,
+      );
+    if (!hasPreset(named))
+      throw refused(
+        `The ${named.build.format} build of ${plugin.name} does not have this preset. Choose another build.`,
+      );
+    return { plugin, build: named.build };
+  }
+  const chosen = buildFor(builds, place, hasPreset);
   if (chosen === undefined)
     throw refused(
       `${presetTitle(plugin.name, preset ?? asId<PresetKey>(''))} was not found by the last scan. Scan its folder in Intake, or load ${plugin.name} without it.`,
@@ -88,7 +99,7 @@ export async function loadItems(
   let refusal: unknown = notFound('chain');
   for (const { item, bypass } of wanted) {
     try {
-      const { plugin, build } = await itemToLoad(db, id, state, item, place);
+      const { plugin, build } = await itemToLoad(db, id, state, item, place, isAlone ? (load.buildId ?? null) : null);
       const kind: SlotKind = slot?.kind ?? 'insert';
       if (isAlone && slot !== undefined && plugin.role !== null && !fits(kind, plugin.role))
         throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[kind]}.`);

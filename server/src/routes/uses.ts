@@ -46,7 +46,7 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const { preset } = itemParts(item);
       if (isChain(item)) throw refused('A chain can’t be handed over in one go. Hand its plugins over one by one.');
       const picked = await arranging.look(path.computer, async (db, id, state) => {
-        const { plugin, build } = await itemToLoad(db, id, state, item, { width: null });
+        const { plugin, build } = await itemToLoad(db, id, state, item, { width: null }, body.buildId ?? null);
         // A preset is known by the path of its file.
         const file = preset === null ? undefined : build.presetList.find((own) => presetKey(own) === preset);
         // The other program knows it by the name that its maker gave it.

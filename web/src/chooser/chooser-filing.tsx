@@ -7,9 +7,10 @@ import type { Changes } from '../arrangement/changes';
 import { AsideBox } from '../boxes/aside-box';
 import { DrawerBox } from '../boxes/drawer-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
-import { isPlugin, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
+import { isPlugin, type ChosenCatalogue, type ChosenItem } from '../catalogue/chosen-catalogue';
 import { useActMenu } from '../parts/act-menu';
 import type { MenuAct } from '../parts/menu-act';
+import { ChooserParts } from './chooser-parts';
 import type { Chooser } from './use-chooser';
 
 interface Props {
@@ -19,6 +20,10 @@ interface Props {
   readonly changes: Changes;
   readonly children: (onContextMenu: (event: MouseEvent) => void) => ReactNode;
 }
+
+/** Whether nothing of an item can be loaded here. */
+const isMissing = ({ chain, builds }: ChosenItem): boolean =>
+  chain === undefined && !builds.some((build) => build.found);
 
 type Box = { readonly kind: 'drawers' | 'names' | 'aside'; readonly id: ItemId };
 
@@ -48,6 +53,13 @@ export function ChooserFiling({ chooser, catalogue, state, changes, children }: 
       ...(item !== undefined && isPlugin(item)
         ? [act('aside', 'Set aside …', () => setBox({ kind: 'aside', id }))]
         : []),
+      ...(item === undefined || isMissing(item)
+        ? []
+        : [
+            act('parts', item.chain === undefined ? 'Load one of its builds …' : 'Load some of its plugins …', () =>
+              chooser.openParts(id),
+            ),
+          ]),
       ...trays,
     ];
   };
@@ -85,6 +97,21 @@ export function ChooserFiling({ chooser, catalogue, state, changes, children }: 
             close();
           }}
           close={close}
+        />
+      )}
+      {chooser.partsOf !== null && (
+        <ChooserParts
+          item={chooser.partsOf}
+          catalogue={catalogue}
+          state={state}
+          take={(items, buildId) => {
+            chooser.openParts(null);
+            chooser.takeParts(items, buildId);
+          }}
+          close={() => {
+            chooser.openParts(null);
+            close();
+          }}
         />
       )}
       {box?.kind === 'names' && item !== undefined && (

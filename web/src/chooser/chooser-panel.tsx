@@ -127,6 +127,11 @@ export function ChooserPanel(props: Props) {
             <KeyHint place="chooser" does="drawers" /> trays and drawers
           </span>
         )}
+        {current !== undefined && (
+          <span className={styles.ifRoom}>
+            <KeyHint place="chooser" does="parts" /> {current.item.chain === undefined ? 'builds' : 'its plugins'} …
+          </span>
+        )}
         <span className={styles.ifRoom}>
           <KeyHint place="chooser" does="menu" /> file it …
         </span>

@@ -6,7 +6,7 @@ import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
-import type { ChestId, ItemId } from '@clever-drawer/core/ids';
+import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
 import { recentOf } from '@clever-drawer/core/menu/use';
 import type { Changes } from '../arrangement/changes';
@@ -34,6 +34,8 @@ export interface Taken {
   readonly milliseconds: number;
   /** Whether the slot below is to be filled next. */
   readonly goesOn: boolean;
+  /** The very build of a single item; null or absent: the usual one. */
+  readonly buildId?: BuildId | null;
 }
 
 /** For which place something is chosen, and what becomes of it. */
@@ -77,6 +79,11 @@ export interface Chooser {
   /** What is ticked, in the order in which it was. */
   readonly ticked: readonly ItemId[];
   readonly click: (option: Option, event: MouseEvent) => void;
+  /** The item whose builds or plugins are chosen from; null for none. */
+  readonly partsOf: ChosenItem | null;
+  readonly openParts: (id: ItemId | null) => void;
+  /** Takes items that were chosen in a box in front, a single one as a certain build. */
+  readonly takeParts: (items: readonly ChosenItem[], buildId: BuildId | null) => void;
   readonly withAll: boolean;
   readonly setWithAll: (on: boolean) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
@@ -89,6 +96,9 @@ export interface Chooser {
   /** How many pictures stand in a line: arrows go by that. */
   readonly perLine: RefObject<number>;
 }
+
+/** What waits for the search to answer: loading, also going on to the slot below, or choosing among builds. */
+type MarkedAct = 'load' | 'load on' | 'parts';
 
 const WAYS: Readonly<Record<Option['part'], LoadWay>> = {
   now: 'list',
@@ -150,10 +160,15 @@ export function useChooser(choosing: Choosing): Chooser {
   const at = Math.min(marked ?? (byDigit >= 0 ? byDigit : firstAt), options.length - 1);
   const current = options[at];
 
-  const takeItems = (items: readonly ChosenItem[], way: LoadWay, goesOn: boolean): void => {
+  const takeItems = (
+    items: readonly ChosenItem[],
+    way: LoadWay,
+    goesOn: boolean,
+    buildId: BuildId | null = null,
+  ): void => {
     const { keys, clicks, since } = spent.current;
     const milliseconds = Math.round(performance.now() - since);
-    choosing.take({ items, way, keys, clicks, milliseconds, goesOn });
+    choosing.take({ items, way, keys, clicks, milliseconds, goesOn, buildId });
   };
   const wayTo = ({ part }: Option): LoadWay =>
     part === 'drawer' && opened?.tray != null ? 'tray' : inColumns ? 'drawer' : WAYS[part];
@@ -163,17 +178,22 @@ export function useChooser(choosing: Choosing): Chooser {
     else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn);
   };
   useToldAtRest(`${String(options.length)} fit`, isTyped && isSettled);
-  const takesWhenFound = useRef<boolean | null>(null);
+  const [partsOf, setPartsOf] = useState<ItemId | null>(null);
+  const act = (what: MarkedAct): void => {
+    if (what === 'parts') setPartsOf(current?.item.id ?? null);
+    else takeMarked(what === 'load on');
+  };
+  const waiting = useRef<MarkedAct | null>(null);
   useEffect(() => {
-    if (takesWhenFound.current === null || !isSettled) return;
-    const goesOn = takesWhenFound.current;
-    takesWhenFound.current = null;
-    takeMarked(goesOn);
+    if (waiting.current === null || !isSettled) return;
+    const what = waiting.current;
+    waiting.current = null;
+    act(what);
   });
-  const load = (goesOn: boolean): void => {
+  const actWhenFound = (what: MarkedAct): void => {
     // A digit's choice stands there already.
-    if (!isSettled && byDigit < 0) takesWhenFound.current = goesOn;
-    else takeMarked(goesOn);
+    if (!isSettled && byDigit < 0) waiting.current = what;
+    else act(what);
   };
   const tick = (step: number) => (): void => {
     if (current === undefined) return;
@@ -223,8 +243,9 @@ export function useChooser(choosing: Choosing): Chooser {
       pageUp: inLine(pageUp),
       left: whenEmpty(view === 'faces' ? () => go(at - 1) : inColumns ? () => go(toColumn(groups, at, -1)) : null),
       right: whenEmpty(view === 'faces' ? () => go(at + 1) : inColumns ? () => go(toColumn(groups, at, 1)) : null),
-      load: inLine(() => load(false)),
-      loadOn: inLine(() => load(true)),
+      load: inLine(() => actWhenFound('load')),
+      loadOn: inLine(() => actWhenFound('load on')),
+      parts: inLine(() => actWhenFound('parts')),
       again: whenEmpty(again),
       tick: inLine(tick(1)),
       untick: inLine(tick(-1)),
@@ -246,7 +267,7 @@ export function useChooser(choosing: Choosing): Chooser {
     type: (text) => {
       setTyped(text);
       setMarked(null);
-      takesWhenFound.current = null;
+      waiting.current = null;
     },
     chests,
     chest,
@@ -268,6 +289,9 @@ export function useChooser(choosing: Choosing): Chooser {
     mark: setMarked,
     ticked,
     click,
+    partsOf: partsOf === null ? null : (catalogue.byId.get(partsOf) ?? null),
+    openParts: setPartsOf,
+    takeParts: (items, buildId) => takeItems(items, current === undefined ? 'list' : wayTo(current), false, buildId),
     withAll,
     setWithAll,
     onKeyDown,

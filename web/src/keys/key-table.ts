@@ -85,6 +85,10 @@ export const KEYS = {
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),
     pictures: key('g', 'pictures on and off'),
+    toPlaces: key('l', 'in its details: the drawers and trays it is in'),
+    toType: key('k', 'in its details: role and type, and why'),
+    toPresets: key('p', 'in its details: its presets'),
+    toBuilds: key('u', 'in its details: its builds, or the plugins of a chain'),
     back: key('Escape', 'close the innermost: plugin panel, drawer, to file, selection, filters'),
   },
   findLine: {
@@ -193,6 +197,7 @@ export const KEYS = {
     right: held('ArrowRight', 'with nothing typed: to the column or picture on the right'),
     load: key('Enter', 'load what is marked, or what is ticked, in order'),
     loadOn: key('Shift Enter', 'load it, and on to the slot below'),
+    parts: key('Alt Enter', 'choose one of its builds, or some plugins of a chain'),
     again: key('=', 'with nothing typed: load what was loaded last'),
     tick: held('Shift ArrowDown', 'tick it, and on to the next'),
     untick: held('Shift ArrowUp', 'tick it, and back to the one before'),

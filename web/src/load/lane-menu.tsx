@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
+import { chainNamed, itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
 import type { Lane, LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { Chain } from '@clever-drawer/core/chests/rows/chain';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import type { ItemId, SlotId } from '@clever-drawer/core/ids';
 import { NameBox } from '../parts/name-box';
-import { ChainBox } from './chain-box';
 import styles from './load.module.css';
 
 /** What can be done with a lane. */
@@ -80,11 +79,25 @@ export function LaneMenu({ lane, state, actions }: Props) {
         />
       )}
       {asks === 'chain' && (
-        <ChainBox
-          state={state}
+        <NameBox
+          title="Keep as a chain"
+          label="Name"
           first={`${lane.name} chain`}
-          keep={(name) => actions.keepChain(lane, name)}
-          replace={(chain) => actions.replaceChain(lane, chain)}
+          check={(name) => {
+            const existing = chainNamed(state, name);
+            return existing === undefined
+              ? {}
+              : {
+                  note: `A chain is called ${existing.name} already: its plugins are replaced, and it keeps its places.`,
+                  act: 'Replace this chain',
+                };
+          }}
+          done={(name) => {
+            ask(null);
+            const existing = chainNamed(state, name);
+            if (existing === undefined) actions.keepChain(lane, name);
+            else actions.replaceChain(lane, existing);
+          }}
           close={() => ask(null)}
         />
       )}

@@ -48,11 +48,11 @@ export function useLoading(state: Arrangement, catalogue: ChosenCatalogue, chang
   };
   const load = async (
     slotId: SlotId,
-    { items, way, keys, clicks, milliseconds }: Omit<Taken, 'goesOn'>,
+    { items, way, keys, clicks, milliseconds, buildId = null }: Omit<Taken, 'goesOn'>,
   ): Promise<void> => {
     const [first, ...more] = items.map((item): ItemId => item.id);
     if (first === undefined) return;
-    const done = await changes.load({ slotId, pluginId: first, more, way, milliseconds, keys, clicks });
+    const done = await changes.load({ slotId, pluginId: first, buildId, more, way, milliseconds, keys, clicks });
     tellMissing(items);
     const name = items.map((item) => item.name).join(', ');
     if (done) setLast({ name, effort: way === 'drag' ? null : { seconds: milliseconds / 1000, keys } });

@@ -71,12 +71,13 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
     document.title = 'Pick: Clever Drawer';
   }, []);
 
-  const pick = async ({ items, way, keys, clicks, milliseconds }: Taken): Promise<void> => {
+  const pick = async ({ items, way, keys, clicks, milliseconds, buildId = null }: Taken): Promise<void> => {
     const said: string[] = [];
     for (const item of items) {
       try {
         const body = {
           pluginId: item.id,
+          buildId,
           slot: place.slot,
           lane: place.lane,
           session,

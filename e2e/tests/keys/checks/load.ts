@@ -119,6 +119,18 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
       await press();
       await expect.poll(() => optionAt(page)).toBeGreaterThan(before);
     }),
+    parts: inChooser(async (page, press) => {
+      await page.keyboard.type('gain');
+      await press();
+      await expect(
+        dialog(page)
+          .locator('.modal-title')
+          .filter({ hasText: /^Load a build of/ }),
+      ).toBeVisible();
+      await page.keyboard.press('Escape');
+      await expect(dialog(page)).toHaveCount(1);
+      await page.keyboard.press('Escape');
+    }),
     loadOn: inChooser(async (page, press) => {
       await page.keyboard.type('gain');
       await press();
