@@ -124,6 +124,29 @@ test.describe('in Sort', () => {
   });
 });
 
+test('each part of a plugin’s details is one key away', async ({ page }) => {
+  await page.goto(await placeOf('sort'));
+  await page.getByLabel('Find', { exact: true }).fill('springs');
+  await page.getByLabel('Find', { exact: true }).press('Escape');
+  await page.getByLabel('Find', { exact: true }).fill('kettlewold plate');
+  await page.keyboard.press('Enter');
+  await expect(list(page)).toBeFocused();
+  await page.keyboard.press('u');
+  const part = (name: string): Locator => panel(page).locator(`[data-part="${name}"]`);
+  await expect(part('builds')).toBeVisible();
+  const focusIsIn = (name: string): Promise<boolean> =>
+    part(name).evaluate((one) => one === document.activeElement || one.contains(document.activeElement));
+  await expect.poll(() => focusIsIn('builds')).toBe(true);
+  for (const [key, name] of [
+    ['k', 'type'],
+    ['l', 'places'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect.poll(() => focusIsIn(name)).toBe(true);
+  }
+  await accessible(page);
+});
+
 test('an instrument that can not move down keeps the keyboard', async ({ page }) => {
   await page.goto(await placeOf('load'));
   const instrument = page.getByRole('button', { name: /^Accordion, slot 2:/ });

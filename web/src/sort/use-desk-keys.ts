@@ -10,6 +10,7 @@ import { actsOf, type MenuAct } from '../parts/menu-act';
 import { trayId } from './drag/drag';
 import { focusFront } from './drawer/drawer-actions';
 import { bringBackWish, trayWish } from './filing/desk-wishes';
+import { focusPanelPart, type PanelPart } from './plugin/panel-parts';
 import { NO_FILTERS, QUESTIONS } from './find/use-sort-view';
 import type { DeskState } from './use-desk';
 
@@ -38,6 +39,14 @@ export function useDeskKeys(desk: DeskState): Desk {
     whenFound(() => {
       const ids = subject.now();
       if (ids.length > 0) act(ids);
+    });
+  /** Leads to a part of the details of the one that is selected; they are opened where they are not. */
+  const toPart = (part: PanelPart) =>
+    withChosen((ids) => {
+      const [only] = ids;
+      if (only === undefined || ids.length > 1) return;
+      if (desk.about === null) desk.setAbout(only);
+      focusPanelPart(part);
     });
   const isChosen = subject.ids.length > 0;
   const ifChosen = (act: (ids: readonly ItemId[]) => void) => (isChosen ? withChosen(act) : null);
@@ -74,6 +83,10 @@ export function useDeskKeys(desk: DeskState): Desk {
     nextChest: state.chest.size > 1 ? toChest(1) : null,
     previousChest: state.chest.size > 1 ? toChest(-1) : null,
     pictures: () => desk.setPictures(!desk.pictures),
+    toPlaces: toPart('places'),
+    toType: toPart('type'),
+    toPresets: toPart('presets'),
+    toBuilds: toPart('builds'),
     back: () => {
       const home = openAround(document.activeElement, view.open);
       if (desk.about !== null) desk.setAbout(null);

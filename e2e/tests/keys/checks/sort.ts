@@ -2,6 +2,7 @@
 import { expect } from '@playwright/test';
 import { foot, label, list, saved, undo } from '../../../support/studio';
 import {
+  type Check,
   type ChecksOf,
   asks,
   at,
@@ -20,6 +21,24 @@ import {
   toEnd,
   toTop,
 } from './hands';
+
+const PLUGIN_WITH_PRESETS = 'Needledell Glue';
+
+/** A key that leads to a part of a plugin's details. */
+const leadsTo =
+  (part: string): Check =>
+  async (page, press) => {
+    await find(page).fill(PLUGIN_WITH_PRESETS);
+    await page.keyboard.press('Enter');
+    await press();
+    const target = page.locator(`[data-panel] [data-part="${part}"]`);
+    await expect(target).toBeVisible();
+    await expect
+      .poll(() => target.evaluate((one) => one === document.activeElement || one.contains(document.activeElement)))
+      .toBe(true);
+    await page.keyboard.press('Escape');
+    await find(page).fill('');
+  };
 
 export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' | 'oneTray' | 'panel'> = {
   everywhere: {
@@ -102,6 +121,10 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await onRow(page);
       await menu(page, press, stroke);
     },
+    toPlaces: leadsTo('places'),
+    toType: leadsTo('type'),
+    toPresets: leadsTo('presets'),
+    toBuilds: leadsTo('builds'),
     toFile: async (page, press) => {
       await list(page).focus();
       await press();

@@ -1,6 +1,5 @@
 import clsx from 'clsx';
 import { useState } from 'react';
-import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chainNamed, partsOfChain } from '@clever-drawer/core/chests/chains';
 import { itemId } from '@clever-drawer/core/chests/item';
@@ -14,6 +13,7 @@ import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { TypeGlyph } from '../../catalogue/type-glyph';
 import { useComputer } from '../../lib/use-computer';
 import { KeyHint } from '../../keys/key-hint';
+import { panelPart } from './panel-parts';
 import { NameBox } from '../../parts/name-box';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../../boxes/drawer-box';
@@ -79,7 +79,7 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
             </PlainButton>
             <PlainButton onClick={remove}>Delete</PlainButton>
           </p>
-          <ol className={styles.chainParts}>
+          <ol className={styles.chainParts} aria-label="Its plugins, in order" {...panelPart('builds')}>
             {parts.map((part, at) => {
               const plugin = catalogue.byId.get(itemId(part)) ?? catalogue.byId.get(part.pluginId);
               const absence = plugin === undefined ? 'not in the catalogue' : absenceOf(plugin);
@@ -121,7 +121,7 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
               );
             })}
           </ol>
-          <p className="quiet">
+          <p className="quiet" {...panelPart('places')}>
             {drawers.length + trays.length === 0
               ? 'It is in no drawer and on no tray.'
               : `It is in ${[...drawers, ...trays].join(', ')}.`}{' '}
@@ -135,13 +135,15 @@ export function ChainPanel({ id, state, catalogue, close, name, about }: Props) 
           label="Name"
           first={chain.name}
           close={() => setNaming(false)}
+          check={(next) => {
+            const other = chainNamed(state, next);
+            return other === undefined || other.id === id
+              ? {}
+              : { problem: `Another chain is called ${other.name}. Choose another name.` };
+          }}
           done={(next) => {
             setNaming(false);
-            if (next === chain.name) return;
-            const other = chainNamed(state, next);
-            if (other !== undefined && other.id !== id)
-              toast.warning(`Another chain is called ${other.name}. Choose another name.`);
-            else void changes.make({ kind: 'rename-chain', id, name: next });
+            if (next !== chain.name) void changes.make({ kind: 'rename-chain', id, name: next });
           }}
         />
       )}

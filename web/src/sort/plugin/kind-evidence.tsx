@@ -2,6 +2,8 @@ import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Evidence, Grade } from '@clever-drawer/core/catalogue/evidence';
 import { ROLE_LABELS } from '@clever-drawer/core/catalogue/role';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
+import { KeyHint } from '../../keys/key-hint';
+import { panelPart } from './panel-parts';
 import styles from './plugin.module.css';
 
 const GRADE_WORDS: Readonly<Record<Grade, string>> = {
@@ -16,9 +18,11 @@ const GRADE_WORDS: Readonly<Record<Grade, string>> = {
 export function KindEvidence({ plugin }: { plugin: PluginDetail }) {
   const { role, roleGrade, types, typeGrade, evidence, contradictions } = plugin;
   return (
-    <>
+    <div {...panelPart('type')}>
       <dl className={styles.kind}>
-        <dt>role</dt>
+        <dt>
+          <KeyHint place="sort" does="toType" /> role
+        </dt>
         <dd>
           <b>{role === null ? 'unknown' : ROLE_LABELS[role]}</b>
           {role !== null && <span className="quiet">, {GRADE_WORDS[roleGrade]}</span>}
@@ -47,7 +51,7 @@ export function KindEvidence({ plugin }: { plugin: PluginDetail }) {
             It {sentence}.
           </p>
         ))}
-    </>
+    </div>
   );
 }
 

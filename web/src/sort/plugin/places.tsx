@@ -11,8 +11,10 @@ import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
+import { KeyHint } from '../../keys/key-hint';
 import { PlainButton } from '../../parts/plain-button';
 import { pathInWords } from '../../boxes/drawer-box';
+import { panelPart } from './panel-parts';
 import styles from './plugin.module.css';
 
 /** Every drawer and tray that it stands in, over all chests; taking it out of one touches no other. */
@@ -34,14 +36,19 @@ export function Places({ id, state, catalogue }: { id: ItemId; state: Arrangemen
   const whyNot = others.length > 0 && <WhyNot id={id} drawers={others} state={state} ruled={ruled} />;
   if (places.length + trays.length === 0)
     return (
-      <>
-        <p className={styles.aboutLine}>In no drawer and on no tray.</p>
+      <div {...panelPart('places')}>
+        <p className={styles.aboutLine}>
+          <KeyHint place="sort" does="toPlaces" /> In no drawer and on no tray.
+        </p>
         {whyNot}
-      </>
+      </div>
     );
   return (
-    <>
+    <div {...panelPart('places')}>
       <ul className={styles.places} aria-label="Where it is">
+        <li className={styles.partHint} aria-hidden>
+          <KeyHint place="sort" does="toPlaces" />
+        </li>
         {places.map(({ chest, drawer, content }) => (
           <li key={drawer.id}>
             {chest} › {pathInWords(state, drawer.id)}
@@ -63,7 +70,7 @@ export function Places({ id, state, catalogue }: { id: ItemId; state: Arrangemen
         ))}
       </ul>
       {whyNot}
-    </>
+    </div>
   );
 }
 

@@ -19,6 +19,7 @@ import { KindEvidence } from './kind-evidence';
 import { Places } from './places';
 import { MaybeSame } from './maybe-same';
 import { PictureButton } from './picture-button';
+import { panelPart } from './panel-parts';
 import { PresetList } from './preset-list';
 import { usePictureDrop } from './use-picture-drop';
 import { KeyHint } from '../../keys/key-hint';
@@ -139,24 +140,27 @@ function About({
       <KindEvidence plugin={plugin} />
       <MaybeSame plugin={plugin} catalogue={catalogue} />
       <PresetList plugin={plugin} state={state} chosen={chosen} choose={choose} />
-      {isElsewhere(plugin) ? (
-        <p className="quiet">
-          It is not on this computer
-          {plugin.elsewhere.length > 0 && ` but on ${plugin.elsewhere.join(', ')}`}: it keeps its places, and is left
-          out of menus.
-        </p>
-      ) : (
-        <h3>
-          {plugin.builds.length === 1
-            ? 'Its build'
-            : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
-          {plugin.elsewhere.length > 0 && <span className="quiet"> also on {plugin.elsewhere.join(', ')}</span>}
-        </h3>
-      )}
-      {plugin.builds.map((build, index) => (
-        <BuildCard key={build.id} plugin={plugin} build={build} preferred={index === 0} state={state} />
-      ))}
-      <BuildGroups plugin={plugin} state={state} />
+      <section aria-label="Builds" {...panelPart('builds')}>
+        {isElsewhere(plugin) ? (
+          <p className="quiet">
+            It is not on this computer
+            {plugin.elsewhere.length > 0 && ` but on ${plugin.elsewhere.join(', ')}`}: it keeps its places, and is left
+            out of menus.
+          </p>
+        ) : (
+          <h3>
+            <KeyHint place="sort" does="toBuilds" />{' '}
+            {plugin.builds.length === 1
+              ? 'Its build'
+              : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
+            {plugin.elsewhere.length > 0 && <span className="quiet"> also on {plugin.elsewhere.join(', ')}</span>}
+          </h3>
+        )}
+        {plugin.builds.map((build, index) => (
+          <BuildCard key={build.id} plugin={plugin} build={build} preferred={index === 0} state={state} />
+        ))}
+        <BuildGroups plugin={plugin} state={state} />
+      </section>
     </>
   );
 }

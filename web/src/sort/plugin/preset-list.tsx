@@ -10,6 +10,7 @@ import { addTo } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { KeyHint } from '../../keys/key-hint';
 import { wordsOf } from '@clever-drawer/core/text/words';
+import { panelPart } from './panel-parts';
 import styles from './plugin.module.css';
 
 /** So many are looked through at a glance; of more, those with certain words are found by typing. */
@@ -32,8 +33,9 @@ export function PresetList({ plugin, state, chosen, choose }: Props) {
   const found = presets.filter(hasWords(typed));
   const shown = found.slice(0, MOST_SHOWN);
   return (
-    <section aria-label="Presets">
+    <section aria-label="Presets" {...panelPart('presets')}>
       <h3>
+        <KeyHint place="sort" does="toPresets" />{' '}
         {presets.length === 1 ? 'Its preset' : `Its ${String(presets.length)} presets`}{' '}
         <span className="quiet">
           choose one, then <KeyHint place="sort" does="file" /> files it, <KeyHint place="sort" does="tray" />–
