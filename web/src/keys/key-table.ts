@@ -197,7 +197,7 @@ export const KEYS = {
     right: held('ArrowRight', 'with nothing typed: to the column or picture on the right'),
     load: key('Enter', 'load what is marked, or what is ticked, in order'),
     loadOn: key('Shift Enter', 'load it, and on to the slot below'),
-    parts: key('Alt Enter', 'choose one of its builds, or some plugins of a chain'),
+    parts: key('Alt Enter, Mod Shift Enter', 'choose one of its builds, or some plugins of a chain'),
     again: key('=', 'with nothing typed: load what was loaded last'),
     tick: held('Shift ArrowDown', 'tick it, and on to the next'),
     untick: held('Shift ArrowUp', 'tick it, and back to the one before'),
