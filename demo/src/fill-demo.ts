@@ -28,10 +28,15 @@ const idOfPreset = ({ pluginId, bank, name }: Preset): string =>
 /** Fills an empty demo database through the same interface that the pages use: computers, folders, scans, an arrangement, a session. Does nothing to one that is filled. */
 export async function fillDemo(server: Server, folder: string, tell: Tell): Promise<void> {
   const api = clientOf(server);
-  if ((await api<unknown[]>('GET', '/computers')).length > 0) return;
-  tell('Filling the demo …');
   const macFolders = MAC_FOLDERS.map((name) => join(folder, name));
-  const late = await holdBack(macFolders.at(-1) ?? '');
+  const lateFolder = macFolders.at(-1) ?? '';
+  if ((await api<unknown[]>('GET', '/computers')).length > 0) {
+    // A first start that was interrupted leaves plugins held back: they arrive now.
+    if (existsSync(heldBackIn(lateFolder))) await (await holdBack(lateFolder)).install();
+    return;
+  }
+  tell('Filling the demo …');
+  const late = await holdBack(lateFolder);
   const mac = await addComputer(api, 'Music room', 'mac', macFolders, tell);
   // The other computer comes in the way a real one does: as the report that was written on it.
   const { outcome } = await api<{ outcome: { plugins: number } }>('POST', '/reports', {
@@ -45,9 +50,11 @@ export async function fillDemo(server: Server, folder: string, tell: Tell): Prom
   await filePresets(api, mac);
 }
 
+const heldBackIn = (folder: string): string => `${folder}.later`;
+
 /** Takes what is in a folder away until it is installed: the folder stands empty so long. */
 async function holdBack(folder: string): Promise<{ install: () => Promise<void> }> {
-  const held = `${folder}.later`;
+  const held = heldBackIn(folder);
   if (!existsSync(held)) await rename(folder, held);
   await mkdir(folder, { recursive: true });
   return {

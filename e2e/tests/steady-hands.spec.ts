@@ -375,6 +375,16 @@ test('several plugins are named in a table, by pattern and by proposals, as one 
       .nth(1),
   ).not.toHaveValue('');
   await dialog(page)
+    .getByLabel(/^Nickname of/)
+    .nth(0)
+    .fill('Tilt twin');
+  await dialog(page)
+    .getByLabel(/^Nickname of/)
+    .nth(1)
+    .fill('tilt TWIN');
+  await expect(dialog(page)).toContainText('Two of them are called tilt TWIN.');
+  await dialog(page).getByRole('button', { name: 'Fill in' }).click();
+  await dialog(page)
     .getByLabel(/^Note of/)
     .first()
     .fill('for the geese');

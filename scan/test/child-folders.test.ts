@@ -1,7 +1,7 @@
 import { mkdir, mkdtemp, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { childFolders } from '../src/child-folders';
+import { childFolders, FolderTimeout } from '../src/child-folders';
 
 let folder: string;
 beforeAll(async () => {
@@ -18,11 +18,28 @@ it('lists folders and links to folders in natural order, hidden ones last', asyn
   expect(await childFolders(folder)).toEqual({
     names: ['Ärmel', 'link to a folder', 'Set 2', 'Set 10', '.hidden'],
     more: 0,
+    isPartial: false,
   });
 });
 
+it('looks at so many entries at most', async () => {
+  const { names, isPartial } = await childFolders(folder, { entries: 3 });
+  expect(isPartial).toBe(true);
+  expect(names.length).toBeLessThanOrEqual(3);
+});
+
+it('gives up on a disk that does not answer', async () => {
+  await expect(childFolders(folder, { milliseconds: 10 }, () => new Promise(() => undefined))).rejects.toBeInstanceOf(
+    FolderTimeout,
+  );
+});
+
 it('counts what is beyond the limit', async () => {
-  expect(await childFolders(folder, 2)).toEqual({ names: ['Ärmel', 'link to a folder'], more: 3 });
+  expect(await childFolders(folder, { names: 2 })).toEqual({
+    names: ['Ärmel', 'link to a folder'],
+    more: 3,
+    isPartial: false,
+  });
 });
 
 it('rejects for what is no folder', async () => {

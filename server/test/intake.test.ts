@@ -60,6 +60,7 @@ describe('intake', () => {
     expect((await directories(plugins)).body).toEqual({
       path: plugins,
       parent: dirname(plugins),
+      isPartial: false,
       names: ['Copper EQ.lv2', 'Toybox Piano.lv2', 'Vestry Plate.lv2'],
       more: 0,
     });

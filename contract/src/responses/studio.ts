@@ -58,12 +58,13 @@ export const proposedFolder = thing('ProposedFolder', {
 /** See proposedFolder. */
 export type ProposedFolder = Answer<typeof proposedFolder>;
 
-/** The folders in a folder of the computer at hand, by name alone. `parent`: null at the top; `more`: beyond the limit. */
+/** The folders in a folder of the computer at hand, by name alone. `parent`: null at the top; `more`: beyond the limit; `isPartial`: only its first entries were looked at. */
 export const directoryView = thing('Directory', {
   path: words(),
   parent: words().nullable(),
   names: listOf(words()),
   more: count(),
+  isPartial: flag(),
 });
 /** See directoryView. */
 export type DirectoryView = Answer<typeof directoryView>;

@@ -9,7 +9,7 @@ import type { Change } from '@clever-drawer/core/chests/edit';
 import { UNCHANGED } from '@clever-drawer/core/chests/plan';
 import type { PluginFolder } from '@clever-drawer/core/chests/rows/plugin-folder';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
-import { childFolders, type ChildFolders } from '@clever-drawer/scan/child-folders';
+import { childFolders, FolderTimeout, type ChildFolders } from '@clever-drawer/scan/child-folders';
 import { isMadeUp, isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
 import { statOf } from '@clever-drawer/scan/stamp';
 import { conflict, HttpError, notFound, refused } from '../http/http-error.js';
@@ -81,6 +81,8 @@ async function foldersIn(path: string): Promise<ChildFolders> {
   try {
     return await childFolders(path);
   } catch (error) {
+    if (error instanceof FolderTimeout)
+      throw refused(`${path} does not answer. Check that its disk or network share is connected, and try again.`);
     const { code } = error as NodeJS.ErrnoException;
     if (code === 'EACCES' || code === 'EPERM') throw refused(`You have no permission to read ${path}.`);
     if (code === 'ENOTDIR') throw refused(`${path} is a file.`);

@@ -62,7 +62,9 @@ export async function applyScan(
   const faults = [...after.values()].flatMap((place) => place.reading.faults);
   const story = scanStory(difference, failedBefore, faults, wasScanned);
   const scanned = await foldersScanned(db, computerId);
-  const isFirstScan = (path: string): boolean => !scanned.some((folder) => isBelow(path, folder));
+  const { places = [] } = wish;
+  const isFirstScan = (path: string): boolean =>
+    !scanned.some((folder) => isBelow(path, folder)) && !places.some((place) => isBelow(path, place));
   const written = await writeBuilds(db, computerId, rows, difference, isFirstScan);
   await writePlaces(db, computerId, [...result.fresh, ...unwalked, ...newlyWalked], gone);
   // Last, because whoever arranges holds this row for a moment.

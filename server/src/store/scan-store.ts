@@ -51,10 +51,11 @@ export async function findScan(db: EntityManager, id: unknown): Promise<ScanView
   return viewOf(row);
 }
 
-/** The folders and places of a computer that some finished scan has covered. */
+/** The folders of a computer that some finished scan has covered; single places that were scanned by themselves are not among them. */
 export async function foldersScanned(db: EntityManager, computerId: ComputerId): Promise<string[]> {
   const rows = await db.query<{ path: string }[]>(
-    `SELECT DISTINCT jsonb_array_elements_text(folders) AS path FROM scan WHERE "computerId" = $1 AND state = 'done'`,
+    `SELECT DISTINCT one.path FROM scan, jsonb_array_elements_text(folders) AS one(path)
+     WHERE "computerId" = $1 AND state = 'done' AND NOT coalesce(wish->'places', '[]'::jsonb) ? one.path`,
     [computerId],
   );
   return rows.map((row) => row.path);

@@ -145,7 +145,9 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
         refreshAfter(client, computer, saved);
         return answer;
       } catch (error) {
-        const reason = error instanceof Cancelled || error instanceof SavedOtherwise ? null : wordsOf(error);
+        // What the server worked out alone was never shown, and its failure is told where it was asked for.
+        const isToldElsewhere = act.kind === 'other' || error instanceof Cancelled || error instanceof SavedOtherwise;
+        const reason = isToldElsewhere ? null : wordsOf(error);
         bring(client, computer, (window, nameOf) => failed(window, id, reason, nameOf));
         throw error;
       } finally {

@@ -49,10 +49,16 @@ export function NamesBox({
       : namedIn(all)
           .get(wanted)
           ?.find((one) => one.id !== only.id);
+  const has = (list: readonly string[], tag: string): boolean => list.some((one) => fold(one) === fold(tag));
+  const tagChanges = (): NewNames => {
+    const wantedTags = tagsOf(tags);
+    return {
+      ...added(wantedTags.filter((tag) => !has(common, tag))),
+      ...taken(common.filter((tag) => !has(wantedTags, tag))),
+    };
+  };
   const submit = (): void => {
     close();
-    const wantedTags = tagsOf(tags);
-    const has = (list: readonly string[], tag: string): boolean => list.some((one) => fold(one) === fold(tag));
     const before = only?.naming;
     const changed = <K extends 'nickname' | 'stripLabel' | 'note'>(key: K, typed: string): Partial<NewNames> => {
       const value = typed.trim() === '' ? null : typed.trim();
@@ -62,13 +68,12 @@ export function NamesBox({
       ...(only === undefined
         ? {}
         : { ...changed('nickname', nickname), ...changed('stripLabel', label), ...changed('note', note) }),
-      ...added(wantedTags.filter((tag) => !has(common, tag))),
-      ...taken(common.filter((tag) => !has(wantedTags, tag))),
+      ...tagChanges(),
     };
     if (Object.keys(naming).length > 0)
       void changes.make({ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming });
   };
-  if (isTable) return <NamesTable plugins={plugins} changes={changes} close={close} />;
+  if (isTable) return <NamesTable plugins={plugins} tags={tagChanges()} changes={changes} close={close} />;
   return (
     <FormBox
       title={
@@ -82,12 +87,7 @@ export function NamesBox({
       className={styles.fields}
       also={
         only === undefined && (
-          <Button
-            variant="link"
-            disabled={tags !== common.join(', ')}
-            title="Tags that were typed are saved first"
-            onClick={() => setTable(true)}
-          >
+          <Button variant="link" onClick={() => setTable(true)}>
             Nicknames, strip labels and notes …
           </Button>
         )

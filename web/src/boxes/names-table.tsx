@@ -7,6 +7,7 @@ import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { cappedText } from '@clever-drawer/core/facts/caps';
 import type { ItemId } from '@clever-drawer/core/ids';
+import { fold } from '@clever-drawer/core/text/words';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import { kindInWords } from '../catalogue/type-glyph';
@@ -15,6 +16,7 @@ import styles from './boxes.module.css';
 
 const MAX_ROWS = 200;
 const MAX_NOTE_LENGTH = 4000;
+const MAX_TWICE = 5;
 const FIELDS = ['nickname', 'stripLabel', 'note'] as const;
 type Field = (typeof FIELDS)[number];
 type Row = Readonly<Record<Field, string>>;
@@ -32,13 +34,27 @@ const rowOf = ({ naming }: ChosenItem): Row => ({
   note: naming?.note ?? '',
 });
 
+/** The names that are given more than once, as search compares them; empty ones are none. */
+function namesGivenTwice(names: readonly string[]): string[] {
+  const [seen, twice] = [new Set<string>(), new Map<string, string>()];
+  for (const name of names.map((one) => one.trim()).filter((one) => one !== '')) {
+    const folded = fold(name);
+    if (seen.has(folded)) twice.set(folded, name);
+    seen.add(folded);
+  }
+  return [...twice.values()];
+}
+
 /** Nicknames, strip labels and notes of several plugins as a table; a pattern fills the nicknames, proposals the strip labels. Saved as one step. */
 export function NamesTable({
   plugins,
+  tags,
   changes,
   close,
 }: {
   readonly plugins: readonly ChosenItem[];
+  /** Tags that were given to all of them before the table was opened; saved with it. */
+  readonly tags: NewNames;
   readonly changes: Changes;
   readonly close: () => void;
 }) {
@@ -51,8 +67,13 @@ export function NamesTable({
     setRows(new Map(shown.map((plugin, at) => [plugin.id, next(plugin, rowFor(plugin), at)])));
   const set = (wanted: ItemId, field: Field, value: string): void =>
     change((plugin, row) => (plugin.id === wanted ? { ...row, [field]: value } : row));
+  const twice = namesGivenTwice(shown.map((plugin) => rowFor(plugin).nickname));
   const submit = (): void => {
     close();
+    const tagging: Intent[] =
+      Object.keys(tags).length === 0
+        ? []
+        : [{ kind: 'name-plugins', pluginIds: plugins.map((plugin) => plugin.id), naming: tags }];
     const intents = shown.flatMap((plugin): Intent[] => {
       const [before, after] = [rowOf(plugin), rowFor(plugin)];
       const changed = FIELDS.filter((field) => after[field].trim() !== before[field]);
@@ -60,7 +81,7 @@ export function NamesTable({
       const naming = Object.fromEntries(changed.map((field) => [field, after[field].trim() || null])) as NewNames;
       return [{ kind: 'name-plugins', pluginIds: [plugin.id], naming }];
     });
-    if (intents.length > 0) void changes.make(...intents);
+    if (tagging.length + intents.length > 0) void changes.make(...tagging, ...intents);
   };
   return (
     <FormBox
@@ -157,6 +178,13 @@ export function NamesTable({
           </tbody>
         </table>
       </div>
+      {twice.length > 0 && (
+        <p className="flag" role="status">
+          {twice.length === 1
+            ? `Two of them are called ${twice[0] ?? ''}.`
+            : `Given to more than one: ${twice.slice(0, MAX_TWICE).join(', ')}${twice.length > MAX_TWICE ? ' …' : ''}.`}
+        </p>
+      )}
       {plugins.length > shown.length && (
         <p className="quiet">
           The first {MAX_ROWS} are shown; select fewer to name the other {plugins.length - shown.length}.

@@ -7,6 +7,7 @@ import { PickBox } from '../parts/pick-box';
 import type { Pickable } from '../parts/pick-list';
 import { PlainButton } from '../parts/plain-button';
 
+const NO_CHOICES: readonly Pickable[] = [];
 const USE = 'use';
 const UP = 'up';
 
@@ -20,21 +21,27 @@ interface Props {
 export function FolderBrowser({ from, choose }: Props) {
   const { id } = useComputer();
   const [directory, setDirectory] = useState<DirectoryView | null>(null);
+  const [loading, setLoading] = useState<string | null>(null);
   // A slow disk answers after the box was closed or another folder chosen; such an answer is not shown.
   const asked = useRef(0);
   const close = (): void => {
     asked.current += 1;
     setDirectory(null);
+    setLoading(null);
   };
   const fetchDirectory = (path: string): Promise<DirectoryView> =>
     call('GET /computers/{computer}/directories', { path: { computer: id }, query: path === '' ? {} : { path } });
   const open = async (path: string): Promise<void> => {
     const turn = (asked.current += 1);
+    setLoading(path === '' ? 'home folder' : path);
     try {
       const found = await fetchDirectory(path);
-      if (turn === asked.current) setDirectory(found);
+      if (turn !== asked.current) return;
+      setLoading(null);
+      setDirectory(found);
     } catch (error) {
       if (turn !== asked.current) return;
+      setLoading(null);
       toast.error(wordsOf(error));
       // What is typed so far may be no folder: then it begins at home.
       if (directory === null && path !== '') await open('');
@@ -53,13 +60,14 @@ export function FolderBrowser({ from, choose }: Props) {
   return (
     <>
       <PlainButton onClick={() => void open(from.trim())}>Browse …</PlainButton>
-      {directory !== null && (
+      {(directory !== null || loading !== null) && (
         <PickBox
-          title={directory.path}
+          title={loading ?? directory?.path ?? ''}
           what="folder"
-          choices={choicesIn(directory)}
+          choices={directory === null || loading !== null ? NO_CHOICES : choicesIn(directory)}
+          isLoading={loading !== null}
           several={false}
-          done={([key]) => (key === undefined ? undefined : take(key, directory))}
+          done={([key]) => (key === undefined || directory === null ? undefined : take(key, directory))}
           close={close}
         />
       )}
@@ -67,9 +75,14 @@ export function FolderBrowser({ from, choose }: Props) {
   );
 }
 
-function choicesIn({ parent, names, more }: DirectoryView): Pickable[] {
+function choicesIn({ parent, names, more, isPartial }: DirectoryView): Pickable[] {
+  const unlisted = isPartial
+    ? 'it holds too much to list all folders'
+    : more > 0
+      ? `${String(more)} more folders are not listed`
+      : '';
   return [
-    { key: USE, label: 'Use this folder', note: more > 0 ? `${String(more)} more folders are not listed` : '' },
+    { key: USE, label: 'Use this folder', note: unlisted },
     ...(parent === null ? [] : [{ key: UP, label: 'Up to the folder above', note: parent }]),
     ...names.map((name, index) => ({ key: String(index), label: name })),
   ];

@@ -1,4 +1,4 @@
-import { useId, useMemo, useState, type KeyboardEvent } from 'react';
+import { useEffect, useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { Finder } from '@clever-drawer/core/search/find-plugins';
 import { KeyHint } from '../keys/key-hint';
@@ -15,6 +15,8 @@ interface Props {
   readonly choices: readonly Pickable[];
   /** Whether several may be picked at once. */
   readonly several: boolean;
+  /** Whether the choices are still being fetched. */
+  readonly isLoading?: boolean;
   readonly ticked?: readonly string[];
   readonly done: (keys: readonly string[]) => void;
   /** Makes a new one of what was typed. */
@@ -25,7 +27,8 @@ interface Props {
 const DRAWN = 200;
 
 /** A box that finds things by typing. Enter takes the marked one; Space or a click ticks more than one where that is wanted. */
-export function PickBox({ title, what, choices, several, ticked: first = [], done, make, close }: Props) {
+export function PickBox(props: Props) {
+  const { title, what, choices, several, isLoading = false, ticked: first = [], done, make, close } = props;
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set(first));
@@ -49,11 +52,19 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
   const makeNew = (): void => {
     if (newName !== null) make?.(newName);
   };
+  const takesWhenLoaded = useRef(false);
   const take = (): void => {
-    if (hasChanged) takeTicked();
+    if (isLoading) takesWhenLoaded.current = true;
+    else if (hasChanged) takeTicked();
     else if (current !== undefined) finish([current.key]);
     else makeNew();
   };
+  // Enter that came too early is for what has been loaded by now.
+  useEffect(() => {
+    if (isLoading || !takesWhenLoaded.current) return;
+    takesWhenLoaded.current = false;
+    take();
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     const { down, up, pageDown, pageUp } = stepHandlers(marked, { count }, setAt);
     const tickCurrent = several && current !== undefined ? () => tick(current.key) : null;
@@ -88,12 +99,14 @@ export function PickBox({ title, what, choices, several, ticked: first = [], don
           onChange={(event) => {
             setTyped(event.target.value);
             setAt(0);
+            takesWhenLoaded.current = false;
           }}
           onKeyDown={onKeyDown}
         />
         <PickList
           id={id}
           what={what}
+          isLoading={isLoading}
           found={found}
           newName={newName}
           marked={marked}

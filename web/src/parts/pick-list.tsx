@@ -1,6 +1,7 @@
 import clsx from 'clsx';
+import styles from './lines.module.css';
 
-import styles from './lines.module.css'; /** Something to be picked: what is shown, and a quiet note behind it. */
+/** Something to be picked: what is shown, and a quiet note behind it. */
 export interface Pickable {
   readonly key: string;
   readonly label: string;
@@ -12,6 +13,7 @@ export interface Pickable {
 interface Props {
   readonly id: string;
   readonly what: string;
+  readonly isLoading: boolean;
   readonly found: readonly Pickable[];
   /** The name that a new one would have; null when none is offered. */
   readonly newName: string | null;
@@ -26,9 +28,16 @@ interface Props {
 export const optionId = (id: string, index: number): string => `${id}-option-${String(index)}`;
 
 /** What typing has found, the marked one lit; ticks where several may be picked; last the offer to make a new one. */
-export function PickList({ id, what, found, newName, marked, ticked, click, make }: Props) {
+export function PickList({ id, what, isLoading, found, newName, marked, ticked, click, make }: Props) {
   return (
-    <ul id={`${id}-list`} role="listbox" aria-label={what} aria-multiselectable={ticked !== null} className="choices">
+    <ul
+      id={`${id}-list`}
+      role="listbox"
+      aria-label={what}
+      aria-multiselectable={ticked !== null}
+      aria-busy={isLoading}
+      className="choices"
+    >
       {found.map(({ key, label, note }, index) => (
         <li
           key={key}
@@ -54,7 +63,11 @@ export function PickList({ id, what, found, newName, marked, ticked, click, make
           New {what} “{newName}”
         </li>
       )}
-      {found.length === 0 && newName === null && <li className="quiet">No {what} has this name.</li>}
+      {found.length === 0 && newName === null && (
+        <li className="quiet" role="option" aria-selected={false} aria-disabled>
+          {isLoading ? 'Loading …' : `No ${what} has this name.`}
+        </li>
+      )}
     </ul>
   );
 }
