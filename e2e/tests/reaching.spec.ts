@@ -210,7 +210,7 @@ test('dragged from drawers and from what is found onto a slot; where it does not
   await shelf.getByRole('searchbox').fill('harmonium');
   const found = await line('found').innerText();
   await drop(page, line('found'), slot(page, 'Out, slot 3'));
-  await expect(page.getByText(`${found} – instrument; this slot is for: insert.`)).toBeVisible();
+  await expect(page.getByText(`${found} can’t go there (instrument): this slot is for: insert.`)).toBeVisible();
   await drop(page, line('found'), slot(page, 'Toy piano, slot 2'));
   await expect(slot(page, 'Toy piano, slot 2')).toHaveAttribute('title', new RegExp(found));
   await saved(page);

@@ -4,7 +4,7 @@ import { basename, join } from 'node:path';
 import { pino } from 'pino';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { Arrivals } from '../src/jobs/arrivals';
-import { api, computer, plugins, put, scan, useStudio } from './support/studio';
+import { api, computer, plugins, installPlugin, scan, useStudio } from './support/studio';
 
 useStudio();
 
@@ -29,7 +29,7 @@ it('a folder that is gone says so, and tells of arrivals again when it is back, 
     await until(() => arrivals.whyNot(plugins), null);
     await new Promise((done) => setTimeout(done, 500));
     await mkdir(join(plugins, 'new'));
-    await put('new/Ash Delay', 'DelayPlugin');
+    await installPlugin('new/Ash Delay', 'DelayPlugin');
     await until(() => arrivals.of(asId<ComputerId>(computer))[0]?.path, join(plugins, 'new', 'Ash Delay.lv2'));
   } finally {
     await arrivals.close();
@@ -46,12 +46,12 @@ it('what a scan has covered is not told of afterwards; what comes while it runs,
     await arrivals.begun;
     await new Promise((done) => setTimeout(done, 500));
     // Installed, and scanned before the watch has told of it.
-    await put('Ash Delay', 'DelayPlugin');
+    await installPlugin('Ash Delay', 'DelayPlugin');
     await new Promise((done) => setTimeout(done, 20));
     const startedAt = Date.now();
     const { id: scanId } = await scan();
     const job = { id: scanId, computerId: id, folders: [plugins], wish: {} };
-    await put('Late Echo', 'DelayPlugin');
+    await installPlugin('Late Echo', 'DelayPlugin');
     await arrivals.scanEnded(job, startedAt);
     await settled();
     expect(paths()).toEqual(['Late Echo.lv2']);

@@ -5,7 +5,7 @@ import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import { Catalogues } from '../src/jobs/catalogues';
 import { eraseLoads } from '../src/store/load-store';
 import { workedCatalogue } from '../src/store/worked-catalogue';
-import { api, computer, plugins, put, scan, useStudio } from './support/studio';
+import { api, computer, plugins, installPlugin, scan, useStudio } from './support/studio';
 
 useStudio();
 
@@ -36,7 +36,7 @@ it('is worked out once however many ask at a time, and anew after a scan that fo
   expect(second).toEqual(first);
   await names();
   expect(times).toBe(1);
-  await put('Ash Delay', 'DelayPlugin');
+  await installPlugin('Ash Delay', 'DelayPlugin');
   await rm(join(plugins, 'Copper EQ.lv2'), { recursive: true });
   await scan();
   expect(await names()).toEqual(['Ash Delay', 'Toybox Piano', 'Vestry Plate']);

@@ -3,7 +3,18 @@ import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import type { CatalogueView, PluginDetail } from '@clever-drawer/contract/responses';
 import { KEPT_DAYS, KEPT_STEPS, LAST_DONE, MOST_STEPS, NEXT_UNDONE, trimJournal } from '../src/store/change-journal';
 import { LOADS_OF_STEP } from '../src/store/load-store';
-import { api, arrangement, catalogue, change, computer, get, post, put, scan, useStudio } from './support/studio';
+import {
+  api,
+  arrangement,
+  catalogue,
+  change,
+  computer,
+  get,
+  post,
+  installPlugin,
+  scan,
+  useStudio,
+} from './support/studio';
 
 useStudio();
 
@@ -146,7 +157,7 @@ describe('loads', () => {
 
   it('survive a rescan that changes nothing', async () => {
     await load(EQ);
-    await put('Late Arrival', 'DelayPlugin');
+    await installPlugin('Late Arrival', 'DelayPlugin');
     await scan();
     expect((await get<CatalogueView>(`/computers/${computer}/catalogue`)).plugins.map((one) => one.loads)).toEqual([
       1, 0, 0, 0,

@@ -23,7 +23,7 @@ import {
   lv2,
   plugins,
   post,
-  put,
+  installPlugin,
   scan,
   useStudio,
 } from './support/studio';
@@ -97,7 +97,7 @@ describe('intake', () => {
       found: false,
     });
     expect((await arrangement()).entry).toHaveLength(1);
-    await put('sub/Vestry Plate', 'ReverbPlugin');
+    await installPlugin('sub/Vestry Plate', 'ReverbPlugin');
     await writeFile(join(plugins, 'sub/Vestry Plate.lv2/manifest.ttl'), lv2('Vestry Plate', 'ReverbPlugin'));
     expect((await scan()).outcome).toMatchObject({ returned: 1, arrived: 0, plugins: 3 });
     expect((await arrangement()).entry.map((entry) => entry.pluginId)).toEqual(['tollgatesound/vestryplate']);
@@ -125,7 +125,7 @@ describe('intake', () => {
   it('a rescan reads only what has changed, and tells which facts of it did', async () => {
     await scan();
     expect((await scan()).outcome).toMatchObject({ unchanged: 3, changed: 0, arrived: 0 });
-    await put('Copper EQ', 'CompressorPlugin');
+    await installPlugin('Copper EQ', 'CompressorPlugin');
     const again = await scan();
     expect(again.outcome).toMatchObject({ unchanged: 2, changed: 1 });
     expect(await get<ScanStory>(`/scans/${again.id}/story`)).toMatchObject([
@@ -149,7 +149,7 @@ describe('intake', () => {
       total: 1,
       list: [{ code: 'turtle-broken', path: file }],
     });
-    await put('Copper EQ', 'EQPlugin');
+    await installPlugin('Copper EQ', 'EQPlugin');
     // "Try again" names the file that was at fault; its bundle is what is read.
     expect((await scan({ paths: [file], again: true })).outcome).toMatchObject({ recovered: 1, returned: 1 });
     expect(await get(`/computers/${computer}/problems`)).toEqual({ total: 0, list: [] });
@@ -157,8 +157,8 @@ describe('intake', () => {
 
   it('scans a single place, and only below its folders', async () => {
     await scan();
-    await put('Hall', 'ReverbPlugin');
-    await put('Room', 'ReverbPlugin');
+    await installPlugin('Hall', 'ReverbPlugin');
+    await installPlugin('Room', 'ReverbPlugin');
     const one = await scan({ paths: [join(plugins, 'Hall.lv2')] });
     expect(one.outcome).toMatchObject({ arrived: 1, builds: 4, vanished: 0 });
     expect((await post<ProblemDetails>(`/computers/${computer}/scans`, { paths: ['/etc'] })).body.detail).toContain(

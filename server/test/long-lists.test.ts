@@ -6,7 +6,7 @@ import type { LeftOutView, ProblemsView, ScanStory } from '@clever-drawer/contra
 import { MOST_OF_A_KIND } from '@clever-drawer/core/catalogue/scan-story';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import type { ScanResult } from '@clever-drawer/scan/run-scan';
-import { api, catalogue, computer, get, plugins, put, scan, spoilScans, useStudio } from './support/studio';
+import { api, catalogue, computer, get, plugins, installPlugin, scan, spoilScans, useStudio } from './support/studio';
 
 useStudio();
 
@@ -46,7 +46,7 @@ it('what was left out comes part by part for each reason', async () => {
 it('trying all problems again reads them alone, and however many there are', async () => {
   await fill(30);
   await scan();
-  await put('Ash Delay', 'DelayPlugin');
+  await installPlugin('Ash Delay', 'DelayPlugin');
   for (let at = 0; at < 10; at++) await rm(join(plugins, `0000${String(at)}.dll`));
   const { outcome } = await scan({ problems: true });
   // The three plugins had not changed, and were not read.

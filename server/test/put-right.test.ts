@@ -1,6 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import type { PluginDetail, VendorView } from '@clever-drawer/contract/responses';
-import { api, arrangement, catalogue, change, computer, get, post, put, scan, useStudio } from './support/studio';
+import {
+  api,
+  arrangement,
+  catalogue,
+  change,
+  computer,
+  get,
+  post,
+  installPlugin,
+  scan,
+  useStudio,
+} from './support/studio';
 
 useStudio();
 
@@ -65,7 +76,7 @@ describe('what the producer puts right', () => {
   });
 
   it('a split stays through rescans until it is released, and builds that moved on are refused', async () => {
-    await put('Copper EQ 64 bit', 'EQPlugin');
+    await installPlugin('Copper EQ 64 bit', 'EQPlugin');
     await scan();
     const both = (await catalogue()).plugins.find((plugin) => plugin.builds.length === 2);
     // The second is another plugin by its URI; both stand apart until they are joined.

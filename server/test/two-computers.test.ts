@@ -20,7 +20,7 @@ import {
   lv2,
   plugins,
   post,
-  put,
+  installPlugin,
   scan,
   useStudio,
 } from './support/studio';
@@ -102,7 +102,7 @@ it('what was said of a plugin that turns out to be another one goes along with i
 });
 
 it('plugins that become one by the name of a vendor take their places along, and undo parts them under their own ids', async () => {
-  await put('mono', 'EQPlugin');
+  await installPlugin('mono', 'EQPlugin');
   await writeFile(
     join(plugins, 'mono.lv2', 'manifest.ttl'),
     lv2('Copper EQ (Mono)', 'EQPlugin').replace('Tollgate Sound', 'Rook Works'),

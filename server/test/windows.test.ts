@@ -7,7 +7,18 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { planChange } from '@clever-drawer/core/chests/plan-change';
 import { ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asId, type DrawerId } from '@clever-drawer/core/ids';
-import { api, arrangement, catalogue, change, computer, post, put, putIn, scan, useStudio } from './support/studio';
+import {
+  api,
+  arrangement,
+  catalogue,
+  change,
+  computer,
+  post,
+  installPlugin,
+  installPluginIn,
+  scan,
+  useStudio,
+} from './support/studio';
 
 useStudio();
 
@@ -100,7 +111,7 @@ describe('two open windows', () => {
     await until(1);
     await from('mine', 'Mine');
     await from('other', 'Other');
-    await put('Late Arrival', 'DelayPlugin');
+    await installPlugin('Late Arrival', 'DelayPlugin');
     await scan();
     await until(3);
     listening.abort();
@@ -116,7 +127,7 @@ describe('what the catalogue tells for sorting', () => {
   it('when each plugin arrived, how often it was loaded, and since when something is new', async () => {
     const first = await catalogue();
     expect(first.plugins.every((plugin) => plugin.arrivedAt === first.firstArrival && plugin.loads === 0)).toBe(true);
-    await put('Late Arrival', 'DelayPlugin');
+    await installPlugin('Late Arrival', 'DelayPlugin');
     await scan();
     const { plugins, firstArrival } = await catalogue();
     expect(plugins.filter((plugin) => plugin.arrivedAt > (firstArrival ?? '')).map((plugin) => plugin.name)).toEqual([
@@ -126,11 +137,11 @@ describe('what the catalogue tells for sorting', () => {
 
   it('what the first scan of a folder finds is not new, also in a folder that is added later', async () => {
     const second = await mkdtemp(join(api.folder, 'second-'));
-    await putIn(second, 'Ferry Echo', 'DelayPlugin');
+    await installPluginIn(second, 'Ferry Echo', 'DelayPlugin');
     await post(`/computers/${computer}/folders`, { path: second });
     await scan();
-    await put('Late Arrival', 'DelayPlugin');
-    await putIn(second, 'Ferry Gate', 'GatePlugin');
+    await installPlugin('Late Arrival', 'DelayPlugin');
+    await installPluginIn(second, 'Ferry Gate', 'GatePlugin');
     await scan();
     const { plugins } = await catalogue();
     expect(plugins.filter((plugin) => !plugin.arrivedWithFolder).map((plugin) => plugin.name)).toEqual([

@@ -151,8 +151,8 @@ export class SearchIndex {
     whole.fill(0);
     for (const one of typed) this.priceWord(one, typed.length > 1);
     // Where a word fits nothing, nothing fits all: then only the joined names are left.
-    const isHopeless = further === null && typed.some((one) => one.items === 0);
-    for (const [at, { prices }] of isHopeless ? [] : typed.entries()) {
+    const hasWordWithoutItems = further === null && typed.some((one) => one.items === 0);
+    for (const [at, { prices }] of hasWordWithoutItems ? [] : typed.entries()) {
       const besides = further?.[at] ?? 0;
       for (let item = 0; item < this.size; item++) {
         const price = prices?.[item] ?? NOT_MET;

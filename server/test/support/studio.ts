@@ -27,8 +27,8 @@ export const holdScans = (until: Promise<void> | null): void => void (hold = unt
 export let computer: string;
 export let plugins: string;
 
-export const put = (name: string, kind: string): Promise<void> => putIn(plugins, name, kind);
-export const putIn = async (folder: string, name: string, kind: string): Promise<void> => {
+export const installPlugin = (name: string, kind: string): Promise<void> => installPluginIn(plugins, name, kind);
+export const installPluginIn = async (folder: string, name: string, kind: string): Promise<void> => {
   const file = join(folder, `${name}.lv2`, 'manifest.ttl');
   await mkdir(dirname(file), { recursive: true });
   await writeFile(file, lv2(name, kind));
@@ -74,7 +74,7 @@ export function useStudio(): void {
       ['Copper EQ', 'EQPlugin'],
       ['Toybox Piano', 'InstrumentPlugin'],
     ] as const)
-      await put(name, kind);
+      await installPlugin(name, kind);
     await post(`/computers/${computer}/folders`, { path: plugins });
   });
 }

@@ -41,7 +41,8 @@ export function partedFound(
   return { plugins, presets, ranks };
 }
 
-const NO_RANKS = new Uint32Array();
+/** The ranks of nothing that was found. */
+export const NO_RANKS = new Uint32Array();
 
 /** Plugins, presets and chains in one order, by their ranks. `plugins`: some of the places that were found, in order. */
 export function mergeByRank(

@@ -1,5 +1,5 @@
 import Modal from 'react-bootstrap/Modal';
-import { DRAG_MOVES, KEY_PLACES, KEYS, type KeyEntry, type KeyPlace } from '../keys/key-table';
+import { DRAG_COPIES, DRAG_MOVES, KEY_PLACES, KEYS, type KeyEntry, type KeyPlace } from '../keys/key-table';
 import { isMac, strokeInWords } from '../keys/strokes';
 
 /** The digits of a row stand as "1 … 9". */
@@ -36,12 +36,16 @@ export function KeyMap({ shown, close }: { shown: boolean; close: () => void }) 
         <section>
           <h3>By mouse</h3>
           <dl>
-            <div>
-              <dt>
-                <kbd>{strokeInWords(DRAG_MOVES.stroke, isMac())}</kbd>
-              </dt>
-              <dd>{DRAG_MOVES.does}</dd>
-            </div>
+            {[DRAG_MOVES, { ...DRAG_COPIES, stroke: isMac() ? DRAG_COPIES.onMac : DRAG_COPIES.stroke }].map(
+              ({ stroke, does }) => (
+                <div key={does}>
+                  <dt>
+                    <kbd>{strokeInWords(stroke, isMac())}</kbd>
+                  </dt>
+                  <dd>{does}</dd>
+                </div>
+              ),
+            )}
           </dl>
         </section>
       </Modal.Body>

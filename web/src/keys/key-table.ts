@@ -220,6 +220,13 @@ export const KEYS = {
 /** The key that is held down while dragging out of a drawer or off a tray. */
 export const DRAG_MOVES = { stroke: 'Shift', does: 'while dragging: move it out of where it was' } as const;
 
+/** The key that is held down while something is dragged from slot to slot in Load. */
+export const DRAG_COPIES = {
+  stroke: 'Mod',
+  onMac: 'Alt',
+  does: 'while dragging from slot to slot: load a copy',
+} as const;
+
 /** What has keys. */
 export type KeyPlace = keyof typeof KEYS;
 /** What keys do in one place. */

@@ -9,6 +9,8 @@ import { AimContext } from './load-aim';
 import { loadDropEffect, type LoadDragged, type LoadTarget } from './load-drag';
 import type { LaneActions } from './lane-menu';
 import type { SlotActions } from './slot-button';
+import { DRAG_COPIES } from '../keys/key-table';
+import { isMac, strokeInWords } from '../keys/strokes';
 import labels from '../parts/drag-label.module.css';
 
 interface Props {
@@ -19,13 +21,17 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** Whether Ctrl (Alt on macOS) is held: then a copy of what is in a slot goes. */
+const copyKey = (): string => strokeInWords(isMac() ? DRAG_COPIES.onMac : DRAG_COPIES.stroke, isMac());
+
+/** Whether Ctrl (Alt on macOS) is held: then a copy of what is in a slot goes. `now` is read when something is dropped. */
 function useCopies(isDragging: boolean) {
-  const copies = useRef(false);
+  const now = useRef(false);
+  const [isHeld, setHeld] = useState(false);
   useEffect(() => {
     if (!isDragging) return undefined;
     const hold = (event: KeyboardEvent | PointerEvent): void => {
-      copies.current = event.ctrlKey || event.altKey;
+      now.current = event.ctrlKey || event.altKey;
+      setHeld(now.current);
     };
     const names = ['pointermove', 'keydown', 'keyup'] as const;
     for (const name of names) window.addEventListener(name, hold, { capture: true });
@@ -33,7 +39,7 @@ function useCopies(isDragging: boolean) {
       for (const name of names) window.removeEventListener(name, hold, { capture: true });
     };
   }, [isDragging]);
-  return copies;
+  return { now, isHeld: isDragging && isHeld };
 }
 
 /** Around lanes and drawers: follows what is dragged, says beside the pointer what letting go would do, and does it. By mouse and by finger. */
@@ -48,20 +54,20 @@ export function LoadDragLayer({ state, catalogue, onSlots, onLanes, children }: 
     setTarget(null);
   };
   const carryOut = (what: LoadDragged, over: LoadTarget | null): void => {
-    const { fits, to, words } = loadDropEffect(what, over, state, catalogue);
+    const { fits, to, refusal } = loadDropEffect(what, over, state, catalogue);
     if (over === null || to === null || !fits) {
-      if (over !== null && words !== '') toast.warning(`${what.name} ${words}.`);
+      if (refusal !== null) toast.warning(refusal);
       return;
     }
     if ('slotId' in what) {
-      if ('lane' in to) onLanes.putInNewSlot(what.slotId, to.lane, to.kind, copies.current);
-      else onSlots.put(what.slotId, to, copies.current);
+      if ('lane' in to) onLanes.putInNewSlot(what.slotId, to.lane, to.kind, copies.now.current);
+      else onSlots.put(what.slotId, to, copies.now.current);
     } else if ('lane' in to) onLanes.dropHere(to.lane, what.item);
     else onSlots.loadHere(what.item, to);
   };
   const handlers: Pick<DndContextProps, 'onDragStart' | 'onDragOver' | 'onDragEnd' | 'onDragCancel'> = {
     onDragStart: ({ active }) => {
-      copies.current = false;
+      copies.now.current = false;
       setDragged(active.data.current as LoadDragged);
     },
     onDragOver: ({ over }) => setTarget((over?.data.current as LoadTarget | undefined) ?? null),
@@ -79,6 +85,9 @@ export function LoadDragLayer({ state, catalogue, onSlots, onLanes, children }: 
         {dragged !== null && effect !== null && (
           <div className={clsx(labels.dragLabel, !effect.fits && labels.refused)}>
             {dragged.name} <span>{effect.words}</span>
+            {effect.fits && 'slotId' in dragged && (
+              <span className="quiet"> · {copies.isHeld ? 'a copy' : `${copyKey()} makes a copy`}</span>
+            )}
           </div>
         )}
       </DragOverlay>

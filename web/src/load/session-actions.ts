@@ -7,7 +7,7 @@ import type { Session } from '@clever-drawer/core/chests/rows/session';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import { asId, type ItemId, type LaneId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
 import { recentOf } from '@clever-drawer/core/menu/use';
-import { SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
+import { slotFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { KnownUse } from '../catalogue/uses';
@@ -30,6 +30,7 @@ interface Needs {
 const newId = (): string => crypto.randomUUID();
 const focusSlot = (id: string): void => focusWhenThere(`[id="${CSS.escape(id)}"]`);
 const DIRECT = { keys: 1, clicks: 0, milliseconds: 0 };
+/** Also the effort of a click on what is usual in a lane. */
 const DRAGGED = { keys: 0, clicks: 1, milliseconds: 0 };
 
 /** What can be done with slots. */
@@ -63,12 +64,7 @@ export function slotActions(
     },
     loadHere: (id, to) => {
       const item = catalogue.byId.get(id);
-      const why = item === undefined ? 'not in the catalogue' : whyOutside(item, to.kind);
-      if (item !== undefined && why === null) void load(to.id, { items: [item], way: 'drag', ...DRAGGED });
-      else
-        toast.warning(
-          `${item?.name ?? 'It'} is not loaded here: ${why ?? ''}. This slot is for: ${SLOT_LABELS[to.kind]}.`,
-        );
+      if (item !== undefined) void load(to.id, { items: [item], way: 'drag', ...DRAGGED });
     },
     put: (from, to, copy) => void changes.make({ kind: 'move-slot', slotId: from, toId: to.id, copy }),
     remembered: remembered !== null && state.slot.has(remembered) ? remembered : null,
@@ -128,8 +124,8 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
       });
       void changes.makeWithNotice(`The chain ${name} is replaced.`, { kind: 'arrange-chain', id, parts });
     },
-    loadHere: (lane, id) => void loadHere(lane.id, id, 'usual', DIRECT),
-    dropHere: (lane, id) => void loadHere(lane.id, id, 'drag', DRAGGED),
+    loadHere: (lane, id) => void loadHere(lane.id, id, 'usual'),
+    dropHere: (lane, id) => void loadHere(lane.id, id, 'drag'),
     putInNewSlot: (from, lane, kind, copy) => {
       const id = asId<SlotId>(newId());
       void changes.make(
@@ -139,12 +135,7 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
     },
   };
 
-  async function loadHere(
-    laneId: LaneId,
-    id: ItemId,
-    way: 'usual' | 'drag',
-    effort: typeof DIRECT | typeof DRAGGED,
-  ): Promise<void> {
+  async function loadHere(laneId: LaneId, id: ItemId, way: 'usual' | 'drag'): Promise<void> {
     const item = catalogue.byId.get(id);
     if (item === undefined) return;
     const kind = slotFor(item.role, 'insert');
@@ -152,7 +143,7 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
     const slotId = free?.id ?? asId<SlotId>(newId());
     if (free === undefined && !(await changes.make({ kind: 'add-slot', id: slotId, laneId, slot: kind, before: null })))
       return;
-    await load(slotId, { items: [item], way, ...effort, keys: 0, clicks: 1 });
+    await load(slotId, { items: [item], way, ...DRAGGED });
   }
 }
 

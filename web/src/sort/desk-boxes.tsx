@@ -1,4 +1,3 @@
-import { focusFront } from './drawer/drawer-actions';
 import { useMemo, useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { pluginsOfItems } from '@clever-drawer/core/chests/item';
@@ -10,6 +9,7 @@ import { ruleOf } from '@clever-drawer/core/rules/rule';
 import { pluginIn, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from '../boxes/aside-box';
+import { focusFront } from './drawer/drawer-actions';
 import { NewDrawerForm } from './drawer/drawer-ask-box';
 import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';

@@ -25,7 +25,7 @@ import {
   type Places,
 } from '../ribbons/facets';
 import { isElsewhere } from '../../catalogue/presence';
-import { mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
+import { NO_RANKS, mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
 import type { Question, SortView } from '../find/use-sort-view';
 import { narrowHere } from './narrow-here';
@@ -154,8 +154,6 @@ const placesIn = memoizeOne(
     return { has, of, isByRule };
   },
 );
-
-const NO_RANKS = new Uint32Array();
 
 /** The presets whose plugins pass; `passing` of places in the catalogue. */
 function presetsHere(
