@@ -7,7 +7,7 @@ import { itemNamesOf } from '../catalogue/item-names';
 import { optionId } from './chooser-list';
 import type { Option } from './options';
 import type { Chooser } from './use-chooser';
-import styles from './chooser.module.css';
+import styles from './chooser-columns.module.css';
 
 interface Props {
   readonly id: string;
