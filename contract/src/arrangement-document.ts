@@ -7,7 +7,7 @@ import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
 import { chosenBy, type AnySchema } from './schema.js';
-import { day, documentedRule, id, MANY, name, pluginIds, rule, tray } from './parts.js';
+import { day, documentedRule, id, MANY, name, ownEntryId, pluginIds, rule, tray } from './parts.js';
 
 /** What a plugin is known again by. */
 export const referenceFields = {
@@ -165,8 +165,27 @@ const sinceChains = (aside: AnySchema) => ({
     .required(),
 });
 
-/** The arrangement document of docs/schemas/arrangement-6.schema.json. */
+/** The arrangement document of docs/schemas/arrangement-7.schema.json. */
 const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/7']).required(),
+  ...sinceChains(aside),
+  ownEntries: array()
+    .of(
+      object({
+        id: ownEntryId(),
+        ...documentedFields('ownEntry'),
+        name: name('the name of an own entry'),
+        program: name('the program of an own entry'),
+        naming,
+        aside,
+      }).noUnknown(),
+    )
+    .max(MANY)
+    .required(),
+}).noUnknown();
+
+/** The format of docs/schemas/arrangement-6.schema.json, which is still read. */
+const sixth = object({
   schema: string().oneOf(['clever-drawer/arrangement/6']).required(),
   ...sinceChains(aside),
 }).noUnknown();
@@ -222,8 +241,8 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/6'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/6" or an earlier one)',
+      ['clever-drawer/arrangement/7'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/7" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
@@ -234,7 +253,8 @@ const FORMS: ReadonlyMap<unknown, AnySchema> = new Map<unknown, AnySchema>([
   ['clever-drawer/arrangement/3', third],
   ['clever-drawer/arrangement/4', fourth],
   ['clever-drawer/arrangement/5', fifth],
-  ['clever-drawer/arrangement/6', newest],
+  ['clever-drawer/arrangement/6', sixth],
+  ['clever-drawer/arrangement/7', newest],
 ]);
 
 /** An arrangement document of any version. */

@@ -7,6 +7,8 @@ import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
+import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
+import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
@@ -21,6 +23,7 @@ import {
   name,
   newId,
   optionalId,
+  ownEntryId,
   picture,
   pluginIds,
   rule,
@@ -40,6 +43,15 @@ const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () => idRows(['id', 'pluginId']);
 const keyedBuilds = (min = 0) => idRows(['id', 'pluginId', 'key'], min);
+
+const ownEntryFields = {
+  name: name('the name of an own entry'),
+  maker: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
+  program: name('the program of an own entry'),
+  role: string().strict().oneOf(ROLES).required(),
+  types: array().of(string().strict().oneOf(TYPE_IDS).required()).strict().max(20).defined(),
+  width: string().strict().oneOf(LANE_WIDTHS).nullable().defined(),
+};
 
 /** One schema per intent; an unknown kind is told apart before. */
 export const INTENT_SCHEMAS = {
@@ -213,6 +225,23 @@ export const INTENT_SCHEMAS = {
     name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
     apart: boolean().strict().required(),
   }),
+  'add-own-entries': object({
+    kind: kind('add-own-entries'),
+    entries: array()
+      .of(
+        object({
+          id: ownEntryId(),
+          ...ownEntryFields,
+          addedAt: string().strict().datetime('a time is written as 2026-01-31T12:00:00.000Z').required(),
+        }).noUnknown(),
+      )
+      .strict()
+      .min(1)
+      .max(MAX_OWN_ENTRIES)
+      .required(),
+  }),
+  'change-own-entry': object({ kind: kind('change-own-entry'), id: id(), ...ownEntryFields }),
+  'delete-own-entries': object({ kind: kind('delete-own-entries'), ids: ids(1) }),
   ...SESSION_SCHEMAS,
 } satisfies Partial<Record<IntentKind, Schema>>;
 

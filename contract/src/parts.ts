@@ -2,6 +2,7 @@
 import { array, number, string, ValidationError, type Schema } from 'yup';
 import type { IntentKind } from '@clever-drawer/core/chests/intent';
 import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
+import { OWN_ENTRY_MARK } from '@clever-drawer/core/chests/own-entries';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
@@ -47,6 +48,11 @@ const CHAIN_ID = new RegExp(`^${CHAIN_MARK}[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]
 /** The id of a chain that is to be made. */
 export const chainId = () =>
   string().strict().matches(CHAIN_ID, 'a new chain’s id must be its mark and a UUID').required();
+
+const OWN_ENTRY_ID = new RegExp(`^${OWN_ENTRY_MARK}[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$`);
+/** The id of an own entry that is to be added. */
+export const ownEntryId = () =>
+  string().strict().matches(OWN_ENTRY_ID, 'a new own entry’s id must be its mark and a UUID').required();
 
 /** A text of so many units has no more bytes than ID_BYTES, whatever they are: UTF-8 takes three at most for each. */
 const SURELY_FITS = ID_BYTES / 3;

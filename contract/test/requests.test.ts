@@ -14,6 +14,16 @@ const wrong = (schema: { validateSync: (value: unknown, options: object) => unkn
 };
 const change = (intent: unknown): string => wrong(changeRequest, { intents: [intent] });
 
+const OWN_ID = `own:${uuid}`;
+const OWN_ENTRY = {
+  name: 'Stage Reverb',
+  maker: null,
+  program: 'Marquee Desk',
+  role: 'audio-effect',
+  types: ['reverb'],
+  width: 'stereo',
+};
+
 /** One well-formed intent of each kind. */
 const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'make-chest': { id: uuid, name: 'Everyday', slots: ['insert', 'bus'] },
@@ -40,6 +50,9 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'keep-chain': { id: `chain¶${uuid}`, name: 'Marionette voice', slotIds: ['l/1'] },
   'rename-chain': { id: 'chain¶c', name: 'Marionette voice' },
   'arrange-chain': { id: 'chain¶c', parts: [{ item: 'p', bypass: false }] },
+  'add-own-entries': { entries: [{ ...OWN_ENTRY, id: OWN_ID, addedAt: '2026-12-01T12:00:00.000Z' }] },
+  'change-own-entry': { ...OWN_ENTRY, id: OWN_ID },
+  'delete-own-entries': { ids: [OWN_ID] },
   'delete-chain': { id: 'chain¶c' },
   'set-split': { id: 'd', split: 'vendor' },
   'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },

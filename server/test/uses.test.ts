@@ -162,3 +162,52 @@ it('a load that is reported later counts for when it was, and none for a time to
     expect((await call('POST', at('loads'), { ...later, at: wrong })).status).toBe(400);
   await call('POST', at('undo'));
 });
+
+it('an own entry is filed by a rule, loaded, counted, handed over by name, and deleted out of its slot', async () => {
+  const id = `own:${randomUUID()}`;
+  const entry = { name: 'Stage Reverb', maker: null, program: 'Marquee Desk', role: 'audio-effect', types: ['reverb'] };
+  const addedAt = new Date().toISOString();
+  const add = { kind: 'add-own-entries', entries: [{ id, ...entry, width: 'stereo', addedAt }] };
+  expect(await call('POST', at('changes'), { intents: [add] })).toMatchObject({
+    status: 200,
+    body: { label: 'add Stage Reverb' },
+  });
+  const chestId = randomUUID();
+  const drawerId = randomUUID();
+  const rule = { kind: 'written', text: 'type:reverb AND width:stereo AND vendor:marquee' };
+  await call('POST', at('changes'), {
+    intents: [
+      { kind: 'make-chest', id: chestId, name: 'Everyday', slots: null },
+      { kind: 'make-drawer', id: drawerId, chestId, parentId: null, name: 'By rule', rule, pluginIds: [] },
+    ],
+  });
+  const { body: drawer } = await call<{ lines: { pluginId: string }[] }>('GET', at(`drawers/${drawerId}`));
+  expect(drawer.lines.map((line) => line.pluginId)).toEqual([id]);
+  const wish = { slotId, pluginId: id, way: 'typing', milliseconds: 900, keys: 4, clicks: 0 };
+  expect((await call('POST', at('loads'), wish)).status).toBe(201);
+  const slotNow = async () =>
+    (await call<ArrangementView>('GET', at('arrangement'))).body.slot.find((one) => one.id === slotId);
+  expect(await slotNow()).toMatchObject({ pluginId: id, buildId: null });
+  const { body: plugins } = await call<{ id: string; loads: number; program: string | null }[]>('GET', at('plugins'));
+  expect(plugins.find((one) => one.id === id)).toMatchObject({ loads: 1, program: 'Marquee Desk' });
+  const picked = { slot: 'insert', session: 'Music program', way: 'pick', milliseconds: 1, keys: 1, clicks: 0 };
+  expect(await call<Picked>('POST', at('picks'), { pluginId: id, ...picked })).toMatchObject({
+    status: 201,
+    body: { name: 'Stage Reverb', path: null, identifier: null, sent: false },
+  });
+  await call('POST', at('changes'), { intents: [{ kind: 'delete-own-entries', ids: [id] }] });
+  expect(await slotNow()).toMatchObject({ pluginId: null });
+  await call('POST', at('undo'), {});
+  expect(await slotNow()).toMatchObject({ pluginId: id });
+});
+
+it('a certain build is loaded; one that is not there is refused', async () => {
+  const { plugins } = (await call<{ plugins: { id: string; builds: { id: string }[] }[] }>('GET', at('catalogue')))
+    .body;
+  const buildId = plugins[0]?.builds[0]?.id;
+  const wish = { slotId, pluginId: plugin.id, way: 'typing', milliseconds: 1, keys: 1, clicks: 0 };
+  expect((await call('POST', at('loads'), { ...wish, buildId })).status).toBe(201);
+  const refused = await call<ProblemDetails>('POST', at('loads'), { ...wish, buildId: randomUUID() });
+  expect(refused.status).toBe(422);
+  expect(refused.body.detail).toMatch(/^This build of Vestry Plate was not found/);
+});

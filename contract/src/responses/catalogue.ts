@@ -194,6 +194,8 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   loads: count(),
   lastLoad: moment().nullable(),
   builds: listOf(buildView),
+  /** The music program of an own entry; null for a plugin. */
+  program: words().nullable(),
   places: placesOfPlugin,
   /** Presets of it that stand somewhere or have a name of their own. */
   presets: listOf(

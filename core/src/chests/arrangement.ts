@@ -13,6 +13,7 @@ import { LANE } from './rows/lane.js';
 import { LOOK } from './rows/look.js';
 import { NAMING } from './rows/naming.js';
 import { NEVER_IN } from './rows/never-in.js';
+import { OWN_ENTRY } from './rows/own-entry.js';
 import { PLUGIN_FOLDER } from './rows/plugin-folder.js';
 import { PREFERENCE } from './rows/preference.js';
 import { PREFERRED_BUILD } from './rows/preferred-build.js';
@@ -48,6 +49,7 @@ export const ROWS = {
   face: FACE,
   look: LOOK,
   pluginFolder: PLUGIN_FOLDER,
+  ownEntry: OWN_ENTRY,
 } as const;
 
 /** The name of a kind of row. */

@@ -16,6 +16,7 @@ import type {
 import type { Rule } from '../rules/rule.js';
 import type { ChestSlot } from './rows/chest.js';
 import type { LaneKind, LaneWidth } from './rows/lane.js';
+import type { OwnEntry } from './rows/own-entry.js';
 import type { SlotKind } from './rows/slot.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { DrawerSplit } from './drawer-split.js';
@@ -26,7 +27,15 @@ import type { BuildOf, KeyedBuild } from './set-aside.js';
  * `before` is the neighbour in front of which something goes; null is the end. Where `pluginIds` are items, they may name presets of plugins as well (`item.ts`).
  */
 export type Intent =
-  ChestIntent | DrawerIntent | FilingIntent | TrayIntent | NameIntent | SessionIntent | ChainIntent | RightIntent;
+  | ChestIntent
+  | DrawerIntent
+  | FilingIntent
+  | TrayIntent
+  | NameIntent
+  | SessionIntent
+  | ChainIntent
+  | OwnEntryIntent
+  | RightIntent;
 
 type ChestIntent =
   | { kind: 'make-chest'; id: ChestId; name: string; slots: readonly ChestSlot[] | null }
@@ -131,6 +140,11 @@ type ChainIntent =
   /** Gives a chain other parts, in this order; an item may be a preset. */
   | { kind: 'arrange-chain'; id: ChainId; parts: readonly { readonly item: ItemId; readonly bypass: boolean }[] }
   | { kind: 'delete-chain'; id: ChainId };
+
+type OwnEntryIntent =
+  | { kind: 'add-own-entries'; entries: readonly OwnEntry[] }
+  | ({ kind: 'change-own-entry'; id: PluginId } & Omit<OwnEntry, 'id' | 'addedAt'>)
+  | { kind: 'delete-own-entries'; ids: readonly PluginId[] };
 
 type RightIntent =
   | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }

@@ -1,7 +1,7 @@
-import type { Arrangement } from './arrangement.js';
 import { partsOfChain } from './chains.js';
 import { isChain, itemParts } from './item.js';
 import { sameRow, type Edit } from './edit.js';
+import { placesOfItem } from './item-places.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
 import { UNCHANGED, nothing, planned, refuse } from './plan.js';
@@ -85,23 +85,10 @@ export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'arrange-c
       const before = state.chain.get(id);
       if (before === undefined) return refuse(NO_CHAIN);
       return planned(`delete the chain ${before.name}`, [
-        ...placesOf(state, id),
+        ...placesOfItem(state, new Set([id])),
         ...partsOfChain(state, id).map((part): Edit => ({ of: 'chainPart', id: part.id, before: part, after: null })),
         { of: 'chain', id, before, after: null },
       ]);
     },
   },
 };
-
-/** All places that an item stands in, taken away. */
-function placesOf(state: Arrangement, id: string): Edit[] {
-  const own = <Row extends { readonly id: string; readonly pluginId: string }>(rows: ReadonlyMap<string, Row>): Row[] =>
-    [...rows.values()].filter((row) => row.pluginId === id);
-  const naming = state.naming.get(id);
-  return [
-    ...own(state.entry).map((row): Edit => ({ of: 'entry', id: row.id, before: row, after: null })),
-    ...own(state.neverIn).map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null })),
-    ...own(state.trayEntry).map((row): Edit => ({ of: 'trayEntry', id: row.id, before: row, after: null })),
-    ...(naming === undefined ? [] : [{ of: 'naming' as const, id: naming.id, before: naming, after: null }]),
-  ];
-}

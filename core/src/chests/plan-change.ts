@@ -10,6 +10,7 @@ import { DRAWER_PLANNERS } from './plan-drawer.js';
 import { FILING_PLANNERS } from './plan-filing.js';
 import { GROUPING_PLANNERS } from './plan-grouping.js';
 import { NAME_PLANNERS } from './plan-names.js';
+import { OWN_ENTRY_PLANNERS } from './plan-own-entries.js';
 import { RIGHT_PLANNERS } from './plan-put-right.js';
 import { LANE_PLANNERS } from './plan-lanes.js';
 import { SESSION_PLANNERS } from './plan-session.js';
@@ -28,6 +29,7 @@ const PLANNERS: Planners<IntentKind> = {
   ...CHAIN_PLANNERS,
   ...RIGHT_PLANNERS,
   ...GROUPING_PLANNERS,
+  ...OWN_ENTRY_PLANNERS,
 };
 
 /** Steps are told by the names that the screen shows. */

@@ -3,6 +3,7 @@ import type { Grade } from '../catalogue/evidence.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { Architecture, Format } from '../facts/format.js';
+import type { LaneWidth } from './rows/lane.js';
 import { asId, type DrawerId, type ItemId, type PluginId } from '../ids.js';
 import { conditionOf } from '../rules/rule.js';
 import { speaksOfItems, type RuleChange } from '../rules/rule-book.js';
@@ -24,6 +25,8 @@ interface AskableBuild {
 /** What rules are asked of: what lists show of a plugin or preset. Whatever is not said is not known. */
 export interface Askable {
   readonly id: ItemId;
+  /** The width of an own entry. */
+  readonly width?: LaneWidth | null;
   readonly name: string;
   readonly givenName?: string;
   readonly calledToo?: readonly string[];
@@ -140,7 +143,7 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
     versions: [...new Set(there.flatMap((build) => build.version ?? []))],
     builds: there.length,
     inputs: known.inputs,
-    outputs: known.outputs,
+    outputs: known.outputs ?? outputsOf(item.width),
     sidechain: known.sidechain,
     notesIn: known.notesIn,
     notesOut: known.notesOut,
@@ -165,6 +168,9 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
     here: item.found ?? true,
   };
 }
+
+const outputsOf = (width: LaneWidth | null | undefined): number | null =>
+  width === 'mono' ? 1 : width === 'stereo' ? 2 : null;
 
 /** A plugin is judged by its given name and its nickname. */
 function namesOf({ name, givenName = name, calledToo = NOTHING }: Askable): readonly string[] {

@@ -9,6 +9,7 @@ import type { Arrangement } from './arrangement.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
 import type { PresetOf } from './item.js';
 import type { Choice } from './rows/choice.js';
+import type { LaneWidth } from './rows/lane.js';
 import type { PreferredBuild } from './rows/preferred-build.js';
 import type { Naming } from './rows/naming.js';
 import type { Aside } from './rows/aside.js';
@@ -38,6 +39,10 @@ export interface Chosen {
   readonly preset: PresetOf | null;
   /** What a chain is made of, in order; absent for anything else. */
   readonly chain?: readonly ItemId[];
+  /** The music program that an own entry belongs to; absent for anything else. */
+  readonly program?: string;
+  /** The width of an own entry; absent for anything else. */
+  readonly width?: LaneWidth | null;
 }
 
 /** The kinds of rows that make a plugin what the producer says it is. */

@@ -5,6 +5,7 @@ import type { DRAWER } from '../chests/rows/drawer.js';
 import type { ENTRY } from '../chests/rows/entry.js';
 import type { KEPT_SEARCH } from '../chests/rows/kept-search.js';
 import type { NAMING } from '../chests/rows/naming.js';
+import type { OWN_ENTRY } from '../chests/rows/own-entry.js';
 import type { RowKindSpec } from '../chests/rows/row-kind.js';
 import type { PresetFacts } from '../facts/build-facts.js';
 import type { ChainId, PluginId } from '../ids.js';
@@ -15,14 +16,15 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/6';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/7';
 type FirstSchema = 'clever-drawer/arrangement/1';
 type SecondSchema = 'clever-drawer/arrangement/2';
 type ThirdSchema = 'clever-drawer/arrangement/3';
 type FourthSchema = 'clever-drawer/arrangement/4';
 type FifthSchema = 'clever-drawer/arrangement/5';
+type SixthSchema = 'clever-drawer/arrangement/6';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-6.schema.json. Plugins are referred to by id, drawers in rules by name. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-7.schema.json. Plugins are referred to by id, drawers in rules by name. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
@@ -36,6 +38,19 @@ export interface ArrangementDocument {
   }[];
   readonly searches: readonly Documented<typeof KEPT_SEARCH>[];
   readonly chains: readonly ChainDocument[];
+  readonly ownEntries: readonly OwnEntryDocument[];
+}
+
+/** An own entry with what the producer says of it. Where an item is an own entry, its id stands in the place of a plugin's. */
+export type OwnEntryDocument = Documented<typeof OWN_ENTRY> & {
+  readonly id: PluginId;
+  readonly naming: Documented<typeof NAMING> | null;
+  readonly aside: Documented<typeof ASIDE> | null;
+};
+
+/** The format before own entries. It is still read. */
+export interface SixthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'ownEntries'> {
+  readonly schema: SixthSchema;
 }
 
 /** A chain with its parts in order. Where an item is a chain, its id stands in the place of a plugin's. */
@@ -56,7 +71,7 @@ export interface ItemReference {
 }
 
 /** The format before notes on what is set aside, and reasons in the producer's own words. It is still read. */
-export interface FifthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'plugins'> {
+export interface FifthArrangementDocument extends Omit<SixthArrangementDocument, 'schema' | 'plugins'> {
   readonly schema: FifthSchema;
   readonly plugins: readonly FifthArrangedPlugin[];
 }
@@ -149,6 +164,7 @@ export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readon
 /** A document of any version. */
 export type AnyArrangementDocument =
   | ArrangementDocument
+  | SixthArrangementDocument
   | FifthArrangementDocument
   | FourthArrangementDocument
   | ThirdArrangementDocument
@@ -158,6 +174,11 @@ export type AnyArrangementDocument =
 /** A document of any version in the newest form. */
 export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
+  return fromSixth(sixthForm(document));
+}
+
+function sixthForm(document: Exclude<AnyArrangementDocument, ArrangementDocument>): SixthArrangementDocument {
+  if (document.schema === 'clever-drawer/arrangement/6') return document;
   if (document.schema === 'clever-drawer/arrangement/5') return fromFifth(document);
   if (document.schema === 'clever-drawer/arrangement/4') return fromFifth(fromFourth(document));
   if (document.schema === 'clever-drawer/arrangement/3') return fromFifth(fromFourth(fromThird(document)));
@@ -165,15 +186,21 @@ export function newestForm(document: AnyArrangementDocument): ArrangementDocumen
   return fromFifth(fromFourth(fromThird(fromSecond(second))));
 }
 
+const fromSixth = (document: SixthArrangementDocument): ArrangementDocument => ({
+  ...document,
+  schema: ARRANGEMENT_SCHEMA,
+  ownEntries: [],
+});
+
 const withRulesOfToday = (drawer: DrawerDocument): DrawerDocument => ({
   ...drawer,
   rule: drawer.rule?.kind === 'written' ? { ...drawer.rule, text: withoutOlderLists(drawer.rule.text) } : drawer.rule,
   drawers: drawer.drawers.map(withRulesOfToday),
 });
 
-const fromFifth = (document: FifthArrangementDocument): ArrangementDocument => ({
+const fromFifth = (document: FifthArrangementDocument): SixthArrangementDocument => ({
   ...document,
-  schema: ARRANGEMENT_SCHEMA,
+  schema: 'clever-drawer/arrangement/6',
   chests: document.chests.map((chest) => ({ ...chest, drawers: chest.drawers.map(withRulesOfToday) })),
   plugins: document.plugins.map(({ aside, ...plugin }) => ({
     ...plugin,

@@ -4,11 +4,13 @@ import { linesIn } from '../chests/file-into.js';
 import { partsOfChain } from '../chests/chains.js';
 import { isChain, itemParts, type ItemParts } from '../chests/item.js';
 import { byOrder, chestsOf, drawersIn, neversIn, trayEntries } from '../chests/look-up.js';
+import { isOwnEntry } from '../chests/own-entries.js';
 import { ASIDE } from '../chests/rows/aside.js';
 import { CHEST } from '../chests/rows/chest.js';
 import { DRAWER, type Drawer } from '../chests/rows/drawer.js';
 import { KEPT_SEARCH } from '../chests/rows/kept-search.js';
 import { NAMING } from '../chests/rows/naming.js';
+import { OWN_ENTRY } from '../chests/rows/own-entry.js';
 import { documentedFields } from '../chests/rows/row-kind.js';
 import { TRAYS } from '../chests/rows/tray-entry.js';
 import type { BuildFacts } from '../facts/build-facts.js';
@@ -24,6 +26,7 @@ import type {
   DrawerDocument,
   ItemReference,
   LineDocument,
+  OwnEntryDocument,
 } from './arrangement-document.js';
 import { ARRANGEMENT_SCHEMA } from './arrangement-document.js';
 
@@ -52,7 +55,7 @@ export function* exportStepwise(
     return id;
   };
   const item = ({ pluginId, preset }: ItemParts): ItemReference => ({
-    plugin: isChain(pluginId) ? pluginId : note(pluginId),
+    plugin: isChain(pluginId) || isOwnEntry(pluginId) ? pluginId : note(pluginId),
     preset: preset === null ? null : bankAndName(preset),
   });
   const names = namedDrawers([...state.drawer.values()]);
@@ -87,13 +90,23 @@ export function* exportStepwise(
     name: state.trayName.get(String(tray))?.name ?? null,
     items: trayEntries(state, tray).map(item),
   })).filter((tray) => tray.items.length > 0 || tray.name !== null);
-  for (const { id } of state.naming.values()) if (!isChain(id)) note(itemParts(id).pluginId);
-  for (const aside of state.aside.values()) if (aside.buildId === null) note(aside.pluginId);
+  for (const { id } of state.naming.values()) if (!isChain(id) && !isOwnEntry(id)) note(itemParts(id).pluginId);
+  for (const { buildId, pluginId } of state.aside.values())
+    if (buildId === null && !isOwnEntry(pluginId)) note(pluginId);
   const presets = namedPresets(state);
   const chains = [...state.chain.values()].map(({ id, name }): ChainDocument => {
     const naming = state.naming.get(id);
     const parts = partsOfChain(state, id).map((part) => ({ ...item(part), bypass: part.bypass }));
     return { id, name, naming: naming === undefined ? null : documentedFields(NAMING, naming), parts };
+  });
+  const ownEntries = [...state.ownEntry.values()].map((row): OwnEntryDocument => {
+    const [naming, aside] = [state.naming.get(row.id), state.aside.get(row.id)];
+    return {
+      id: row.id,
+      ...documentedFields(OWN_ENTRY, row),
+      naming: naming === undefined ? null : documentedFields(NAMING, naming),
+      aside: aside === undefined ? null : documentedFields(ASIDE, aside),
+    };
   });
   yield;
   const listed: ArrangedPlugin[] = [];
@@ -106,6 +119,7 @@ export function* exportStepwise(
     chests,
     trays,
     chains,
+    ownEntries,
     searches: [...state.keptSearch.values()].sort(byOrder).map((one) => documentedFields(KEPT_SEARCH, one)),
   };
 }

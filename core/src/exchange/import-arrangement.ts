@@ -6,6 +6,7 @@ import { itemId, itemParts, type ItemParts } from '../chests/item.js';
 import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
 import { layOutStepwise } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
+import { ownEntryNamed } from '../chests/plan-own-entries.js';
 import { keysBefore } from '../chests/order-keys.js';
 import type { Drawer } from '../chests/rows/drawer.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
@@ -21,6 +22,7 @@ import type {
   DrawerDocument,
   ItemReference,
   LineDocument,
+  OwnEntryDocument,
   PluginReference,
 } from './arrangement-document.js';
 import type { Exported } from './export-arrangement.js';
@@ -75,8 +77,12 @@ export function* importStepwise(
 ): Stepwise<ImportPlan> {
   const matches = yield* matchStepwise(document.plugins, plugins);
   const chains = new Map<string, ChainId>();
-  const here = (id: PluginId): PluginId => (chains.get(id) as string as PluginId | undefined) ?? matches.get(id) ?? id;
-  const known = new Set<string>([...document.plugins, ...document.chains].map((reference) => reference.id));
+  const ownEntries = new Map<PluginId, PluginId>();
+  const here = (id: PluginId): PluginId =>
+    (chains.get(id) as string as PluginId | undefined) ?? ownEntries.get(id) ?? matches.get(id) ?? id;
+  const known = new Set<string>(
+    [...document.plugins, ...document.chains, ...document.ownEntries].map((reference) => reference.id),
+  );
   const partsOf = ({ plugin, preset }: ItemReference): ItemParts => ({
     pluginId: here(plugin),
     preset: preset === null ? null : presetKey(preset),
@@ -88,6 +94,7 @@ export function* importStepwise(
     'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
   const add = (edit: Edit): void => void edits.push(edit);
+  for (const entry of document.ownEntries) edits.push(...ownEntryEdits(state, entry, ownEntries));
   for (const chain of document.chains) {
     const parts = chain.parts
       .filter((part) => known.has(part.plugin))
@@ -161,6 +168,28 @@ export function* importStepwise(
   yield;
   const change = { label, edits: yield* withRules(state, edits) };
   return { change, matched: [...new Set(matches.values())], missing };
+}
+
+/** The edits that bring an own entry in; one of the same name in the same program is taken for it, and noted beside the document's. */
+function ownEntryEdits(
+  state: Arrangement,
+  { naming, aside, ...row }: OwnEntryDocument,
+  known: Map<PluginId, PluginId>,
+): Edit[] {
+  const same = ownEntryNamed(state, row);
+  const id = same?.id ?? row.id;
+  known.set(row.id, id);
+  return [
+    ...(same === undefined && !state.ownEntry.has(id)
+      ? [{ of: 'ownEntry' as const, id, before: null, after: row }]
+      : []),
+    ...(naming === null || state.naming.has(id)
+      ? []
+      : [{ of: 'naming' as const, id, before: null, after: { ...naming, id } }]),
+    ...(aside === null || state.aside.has(id)
+      ? []
+      : [{ of: 'aside' as const, id, before: null, after: { ...aside, id, pluginId: id, buildId: null } }]),
+  ];
 }
 
 type Part = ItemParts & { readonly bypass: boolean };

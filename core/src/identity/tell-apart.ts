@@ -8,6 +8,8 @@ export interface NamedPlugin {
   readonly id: PluginId;
   readonly name: string;
   readonly vendor: string | null;
+  /** The music program of an own entry; absent for a plugin. */
+  readonly program?: string;
   readonly builds: readonly { readonly format: string; readonly outputs: number | null; readonly path: string }[];
 }
 
@@ -18,7 +20,8 @@ const channelsOf = ({ builds }: NamedPlugin): string => {
   const outputs = Math.max(0, ...builds.map((build) => build.outputs ?? 0));
   return outputs === 0 ? '' : (WIDTHS[outputs] ?? `${String(outputs)} channels`);
 };
-const formatOf = ({ builds }: NamedPlugin): string => [...new Set(builds.map((build) => build.format))].join(' ');
+const formatOf = ({ builds, program }: NamedPlugin): string =>
+  program ?? [...new Set(builds.map((build) => build.format))].join(' ');
 const fileOf = ({ builds }: NamedPlugin): string => builds[0]?.path.split(/[\\/]/).pop() ?? '';
 
 const together = (...parts: readonly string[]): string => parts.filter((part) => part !== '').join(', ');

@@ -52,7 +52,7 @@ export async function carryOut(
   const plan = planWish(
     state,
     intents,
-    itemNames((id) => names.get(id) ?? state.chain.get(id)?.name),
+    itemNames((id) => names.get(id) ?? state.chain.get(id)?.name ?? state.ownEntry.get(id)?.name),
   );
   if (!plan.ok) throw refused(plan.refusal);
   if (mark !== undefined && mark !== markOf(plan.change.edits))

@@ -6,6 +6,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemIn, partsOfChain } from '@clever-drawer/core/chests/chains';
 import { applyEdits } from '@clever-drawer/core/chests/edit';
 import { isChain, itemId, itemParts, presetTitle } from '@clever-drawer/core/chests/item';
+import { ownPlugins, type OwnPlugin } from '@clever-drawer/core/chests/own-entries';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import { asId, type ComputerId, type ItemId, type PresetKey, type SlotId } from '@clever-drawer/core/ids';
@@ -75,6 +76,14 @@ export async function itemToLoad(
   return { plugin, build: chosen.build.build };
 }
 
+/** An own entry as the producer named and corrected it; undefined for anything else. */
+export function ownEntryAs(state: Arrangement, item: ItemId): (OwnPlugin & Chosen) | undefined {
+  const row = state.ownEntry.get(item);
+  return row === undefined
+    ? undefined
+    : withChoices<never, OwnPlugin>(ownPlugins({ ownEntry: new Map([[row.id, row]]) }), state)[0];
+}
+
 /** The plugins and presets that an item is loaded as: the parts of a chain, else itself. */
 export const loadedAs = (state: Arrangement, item: ItemId): Wanted[] =>
   isChain(item)
@@ -99,11 +108,15 @@ export async function loadItems(
   let refusal: unknown = notFound('chain');
   for (const { item, bypass } of wanted) {
     try {
-      const { plugin, build } = await itemToLoad(db, id, state, item, place, isAlone ? (load.buildId ?? null) : null);
+      const own = ownEntryAs(state, item);
+      const { plugin, build } =
+        own === undefined
+          ? await itemToLoad(db, id, state, item, place, isAlone ? (load.buildId ?? null) : null)
+          : { plugin: own, build: null };
       const kind: SlotKind = slot?.kind ?? 'insert';
       if (isAlone && slot !== undefined && plugin.role !== null && !fits(kind, plugin.role))
         throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[kind]}.`);
-      items.push({ item, buildId: build.id, slot: isAlone ? kind : slotFor(plugin.role, kind), bypass });
+      items.push({ item, buildId: build?.id ?? null, slot: isAlone ? kind : slotFor(plugin.role, kind), bypass });
     } catch (error) {
       if (isAlone) throw error;
       refusal = error;

@@ -12,6 +12,7 @@ import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { carryOut } from '../jobs/carry-out.js';
 import { loadItems } from '../jobs/load-items.js';
+import { withOwnEntries } from '../store/arranged-catalogue.js';
 import { findRepeated, saveChange, step } from '../store/change-journal.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { lastLoad } from '../store/load-store.js';
@@ -65,7 +66,9 @@ export function changeHandlers({ source, arranging, catalogues, arrivals }: Cont
       const { id, without, ...wish } = body;
       const { saved } = await arranging.change(path.computer, window, async (db, computerId, state) => {
         if (state.chest.has(id)) throw refused('This chest has been made already.');
-        const here = await leftFor(db, (await catalogues.of(db, computerId)).plugins, computerId, state, without);
+        const { plugins } = await catalogues.of(db, computerId);
+        const all = await withOwnEntries(db, computerId, plugins, state);
+        const here = await leftFor(db, all, computerId, state, without);
         const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
           asId<DrawerId>(randomUUID()),
         );

@@ -8,11 +8,13 @@ import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
 import { spreadUse } from '../store/studio-store.js';
-import { itemToLoad } from '../jobs/load-items.js';
+import { itemToLoad, ownEntryAs } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoads, eraseLoads, loadCounts, usesOf } from '../store/load-store.js';
 import { nextCatalogue } from '../store/studio-store.js';
 import type { Context } from './context.js';
+
+const NO_BUILD = { id: null, format: '', identifier: null } as const;
 
 type Keys =
   | 'GET /computers/{computer}/uses'
@@ -46,6 +48,9 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const { preset } = itemParts(item);
       if (isChain(item)) throw refused('A chain can’t be handed over in one go. Hand its plugins over one by one.');
       const picked = await arranging.look(path.computer, async (db, id, state) => {
+        const entry = ownEntryAs(state, item);
+        // A music program knows its own device by the name alone.
+        if (entry !== undefined) return { id, build: NO_BUILD, name: entry.givenName, path: '' };
         const { plugin, build } = await itemToLoad(db, id, state, item, { width: null }, body.buildId ?? null);
         // A preset is known by the path of its file.
         const file = preset === null ? undefined : build.presetList.find((own) => presetKey(own) === preset);
@@ -80,7 +85,12 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
         arranging.tellUsed(picked.id);
         await spreadUse(source.manager, picked.id);
       }
-      return { name: picked.name, path: picked.path, identifier: build.identifier, sent: target !== null };
+      return {
+        name: picked.name,
+        path: picked.path === '' ? null : picked.path,
+        identifier: build.identifier,
+        sent: target !== null,
+      };
     },
 
     'GET /hand-over': handOver,

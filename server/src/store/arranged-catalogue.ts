@@ -8,12 +8,14 @@ import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/che
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { group } from '@clever-drawer/core/chests/row-groups';
+import { ownPlugins, withOwnPlugins } from '@clever-drawer/core/chests/own-entries';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { withChoicesStepwise, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { addTo } from '@clever-drawer/core/lists-by-key';
 import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { inBetween, othersTurn } from '../in-between.js';
+import { loadCounts } from './load-store.js';
 import { presentAmong } from './preset-store.js';
 import { ruledOn } from './trait-store.js';
 
@@ -35,7 +37,7 @@ interface ChosenCatalogue {
 }
 
 async function chosenCatalogue({ db, plugins: all, id, state }: Looked): Promise<ChosenCatalogue> {
-  const plugins = await inBetween(withChoicesStepwise(all, state));
+  const plugins = await inBetween(withChoicesStepwise(await withOwnEntries(db, id, all, state), state));
   const arranged = arrangedPresets(state);
   const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
   await othersTurn();
@@ -46,6 +48,21 @@ async function chosenCatalogue({ db, plugins: all, id, state }: Looked): Promise
 }
 
 type Places = ArrangedPluginView['places'];
+
+/** The plugins of a computer with the studio's own entries behind them, each with its loads there. */
+export async function withOwnEntries(
+  db: EntityManager,
+  id: ComputerId,
+  plugins: readonly PluginView[],
+  state: Arrangement,
+): Promise<readonly PluginView[]> {
+  if (state.ownEntry.size === 0) return plugins;
+  const counts = await loadCounts(db, id);
+  return withOwnPlugins(
+    plugins,
+    ownPlugins(state, (entry) => counts.get(entry)),
+  );
+}
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */
 export async function arrangedPlugins(looked: Looked): Promise<ArrangedPluginView[]> {
@@ -100,6 +117,7 @@ function* arrangedStepwise(
       loads: plugin.loads,
       lastLoad: plugin.lastLoad,
       builds: plugin.builds,
+      program: plugin.program ?? null,
       places: placesOf(state, drawers, id),
       presets: presets.get(id) ?? [],
     });

@@ -50,8 +50,10 @@ export function bring(
 /** The names of plugins, as this window knows the catalogue at the moment. */
 export function namesIn(client: QueryClient, computer: ComputerId): NameOf {
   // Looked up once, and not for each of 50,000 names.
-  const [catalogue, chains] = [catalogueIn(client, computer), knownIn(client, computer)?.state.chain];
-  return itemNames((id) => catalogue?.byId.get(id)?.name ?? chains?.get(id)?.name);
+  const [catalogue, state] = [catalogueIn(client, computer), knownIn(client, computer)?.state];
+  return itemNames(
+    (id) => catalogue?.byId.get(id)?.name ?? state?.chain.get(id)?.name ?? state?.ownEntry.get(id)?.name,
+  );
 }
 
 const toldKey = (computer: ComputerId) => ['told', computer] as const;

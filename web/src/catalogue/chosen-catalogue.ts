@@ -5,13 +5,22 @@ import type { PluginView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
+import { ownPlugins, withOwnPlugins } from '@clever-drawer/core/chests/own-entries';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import { addTo } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { useComputer } from '../lib/use-computer';
-import { NO_PRESETS, usePresets, type Catalogue, type Presets } from './queries';
+import {
+  NO_LOADS,
+  NO_PRESETS,
+  useOwnEntryLoads,
+  usePresets,
+  type OwnEntryLoadsById,
+  type Catalogue,
+  type Presets,
+} from './queries';
 
 /** A plugin as the producer put it right and named it. */
 export type ChosenPlugin = PluginView & Chosen & { readonly apart?: string };
@@ -44,9 +53,28 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot, chainPart } = state;
   const present = usePresets(useComputer().id).data ?? NO_PRESETS;
   const arranged = presetsIn(entry, trayEntry, slot, chainPart, naming);
-  const chosen = chosenCatalogue(catalogue, choice, preference, preferredBuild, naming, aside, present, arranged);
+  const loaded = useOwnEntryLoads(useComputer().id, state.ownEntry.size > 0).data ?? NO_LOADS;
+  const all = withOwnEntries(catalogue, state.ownEntry, loaded);
+  const chosen = chosenCatalogue(all, choice, preference, preferredBuild, naming, aside, present, arranged);
   return withOwnNames(withChains(chosen, state.chain, chainPart, naming), ownNamesIn(entry));
 }
+
+/** The same with the own entries behind the plugins. */
+const withOwnEntries = memoizeOne(
+  (catalogue: Catalogue, ownEntry: Arrangement['ownEntry'], loaded: OwnEntryLoadsById): Catalogue =>
+    ownEntry.size === 0
+      ? catalogue
+      : {
+          ...catalogue,
+          plugins: withOwnPlugins(
+            catalogue.plugins,
+            ownPlugins({ ownEntry }, (id) => loaded.get(id)),
+          ),
+        },
+);
+
+/** Whether an item is an own entry. */
+export const isOwn = ({ program }: Pick<ChosenItem, 'program'>): boolean => program !== undefined;
 
 /** The plugin of an item; undefined for a chain, which is none. */
 export function pluginIn(catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined {

@@ -1,3 +1,4 @@
+import { isOwnEntry, type OwnEntryLoads } from '@clever-drawer/core/chests/own-entries';
 import { queryOptions, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
 import { fromColumns } from '@clever-drawer/contract/columns';
 import type { LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
@@ -26,6 +27,7 @@ export const NO_PRESETS: Presets = { ids: new Set(), leftOut: 0 };
 export const keys = {
   computers: ['computers'] as const,
   folders: (id: ComputerId) => ['folders', id] as const,
+  ownEntryLoads: (id: ComputerId) => ['own-entry-loads', id] as const,
   proposed: (id: ComputerId) => ['proposed', id] as const,
   scans: (id: ComputerId) => ['scans', id] as const,
   catalogue: (id: ComputerId) => ['catalogue', id] as const,
@@ -159,6 +161,26 @@ export const usePresets = (id: ComputerId) =>
     },
   });
 
+/** Loads by the ids of own entries. */
+export type OwnEntryLoadsById = ReadonlyMap<PluginId, OwnEntryLoads>;
+/** Of no own entry. */
+export const NO_LOADS: OwnEntryLoadsById = new Map();
+
+const ownEntryLoadsIn = ({ plugins }: LoadedView): OwnEntryLoadsById =>
+  new Map(
+    plugins.flatMap(({ pluginId, loads, lastLoad }) => (isOwnEntry(pluginId) ? [[pluginId, { loads, lastLoad }]] : [])),
+  );
+
+/** How often own entries were loaded, which the catalogue of the computer does not tell; fetched only where there are some. */
+export const useOwnEntryLoads = (id: ComputerId, wanted: boolean) =>
+  useQuery({
+    queryKey: keys.ownEntryLoads(id),
+    enabled: wanted,
+    staleTime: Infinity,
+    structuralSharing: false,
+    queryFn: async () => ownEntryLoadsIn(await call('GET /computers/{computer}/loaded', { path: { computer: id } })),
+  });
+
 /** What rules can ask besides; fetched only when one does. */
 export const useTraits = (id: ComputerId, wanted: boolean) =>
   useQuery({
@@ -202,6 +224,9 @@ export function isOlderCatalogue(
 /** How often plugins were loaded, as the server tells it: where the catalogue shows it, and where rules ask for it. What is the same stays what it is. */
 export function tellLoaded(client: QueryClient, computer: ComputerId, loaded: LoadedView): void {
   const counts = new Map(loaded.plugins.map((one) => [one.pluginId, one]));
+  client.setQueryData<OwnEntryLoadsById>(keys.ownEntryLoads(computer), (known) =>
+    known === undefined ? known : ownEntryLoadsIn(loaded),
+  );
   client.setQueryData<ReadonlyMap<PluginId, Traits>>(keys.traits(computer), (traits) => {
     const other = [...(traits ?? [])].flatMap(([id, own]): [PluginId, Traits][] => {
       const { lastLoad = null, ways = [] } = counts.get(id) ?? {};

@@ -15,9 +15,20 @@ export function searchTextOf(
     preset,
     chain,
     ownNames = [],
+    program,
   }: Pick<
     ChosenItem,
-    'name' | 'givenName' | 'calledToo' | 'vendor' | 'types' | 'builds' | 'naming' | 'preset' | 'chain' | 'ownNames'
+    | 'name'
+    | 'givenName'
+    | 'calledToo'
+    | 'vendor'
+    | 'types'
+    | 'builds'
+    | 'naming'
+    | 'preset'
+    | 'chain'
+    | 'ownNames'
+    | 'program'
   >,
   description: string | null = null,
 ): SearchText {
@@ -28,6 +39,7 @@ export function searchTextOf(
     types,
     more: [
       ...(chain === undefined ? [] : ['chain']),
+      ...(program === undefined || program === vendor ? [] : [program]),
       ...(naming?.tags ?? []),
       ...(naming?.stripLabel == null ? [] : [naming.stripLabel]),
     ],

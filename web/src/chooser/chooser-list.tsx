@@ -173,6 +173,12 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
           ) : (
             <>
               {kindInWords(item.types, item.role)} · <bdi>{item.vendor ?? 'vendor unknown'}</bdi>
+              {item.program !== undefined && item.program !== item.vendor && (
+                <>
+                  {' '}
+                  · in <bdi>{item.program}</bdi>
+                </>
+              )}
             </>
           )}
         </span>

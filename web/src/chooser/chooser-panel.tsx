@@ -127,7 +127,7 @@ export function ChooserPanel(props: Props) {
             <KeyHint place="chooser" does="drawers" /> trays and drawers
           </span>
         )}
-        {current !== undefined && (
+        {current?.item.program === undefined && current !== undefined && (
           <span className={styles.ifRoom}>
             <KeyHint place="chooser" does="parts" /> {current.item.chain === undefined ? 'builds' : 'its plugins'} …
           </span>

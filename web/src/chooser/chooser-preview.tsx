@@ -37,11 +37,13 @@ export function ChooserPreview({ item, name, width, isFed, catalogue, state, use
       ? [`chain: ${namesOf(catalogue, item.chain)}`, ...whereAndWhen(places, last, now)]
       : [
           `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'an unknown vendor'}`,
-          chosen === undefined
-            ? 'no build was found'
-            : [chosen.build.format, chosen.build.version ?? '', WHY_BUILD[chosen.because]]
-                .filter((word) => word !== '')
-                .join(' '),
+          item.program !== undefined
+            ? `in ${item.program}, handed over by name`
+            : chosen === undefined
+              ? 'no build was found'
+              : [chosen.build.format, chosen.build.version ?? '', WHY_BUILD[chosen.because]]
+                  .filter((word) => word !== '')
+                  .join(' '),
           ...whereAndWhen(places, last, now),
           ...(item.naming?.note == null ? [] : [item.naming.note]),
         ];

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
+import { toast } from 'sonner';
 import { useEventCallback } from 'usehooks-ts';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -179,8 +180,12 @@ export function useChooser(choosing: Choosing): Chooser {
   };
   useToldAtRest(`${String(options.length)} fit`, isTyped && isSettled);
   const [partsOf, setPartsOf] = useState<ItemId | null>(null);
+  const openParts = (): void => {
+    if (current?.item.program === undefined) setPartsOf(current?.item.id ?? null);
+    else toast(`${current.item.name} belongs to ${current.item.program} and has no builds.`);
+  };
   const act = (what: MarkedAct): void => {
-    if (what === 'parts') setPartsOf(current?.item.id ?? null);
+    if (what === 'parts') openParts();
     else takeMarked(what === 'load on');
   };
   const waiting = useRef<MarkedAct | null>(null);

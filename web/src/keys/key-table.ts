@@ -84,6 +84,8 @@ export const KEYS = {
     toDrawer: key('o', 'to a drawer, by its name'),
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),
+    addOwn: key('q', 'own entries: devices without a file, typed or pasted'),
+    deleteOwn: key('Delete', 'delete own entries'),
     pictures: key('g', 'pictures on and off'),
     toPlaces: key('l', 'in its details: the drawers and trays it is in'),
     toType: key('k', 'in its details: role and type, and why'),

@@ -58,7 +58,7 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
     ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', with a sidechain' : ''}`
     : [
         plugin === undefined ? 'a plugin that is not in the catalogue' : fullNameOf(plugin),
-        build?.format,
+        plugin?.program === undefined ? build?.format : `in ${plugin.program}`,
         plugin === undefined ? null : absenceOf(plugin),
         isBypassed ? 'bypassed' : null,
         isFed ? 'with a sidechain' : null,

@@ -13,6 +13,8 @@ import { focusFront } from './drawer/drawer-actions';
 import { NewDrawerForm } from './drawer/drawer-ask-box';
 import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';
+import { OwnEntriesBox } from '../boxes/own-entries-box';
+import { OwnEntryBox } from '../boxes/own-entry-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
 import { NameBox } from '../parts/name-box';
 import { STARTS } from './chest/new-chest';
@@ -20,7 +22,7 @@ import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
-  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest';
+  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest' | 'own-entries';
   readonly ids: readonly ItemId[];
 }
 
@@ -35,6 +37,8 @@ interface Props {
   readonly goToDrawer: (id: DrawerId) => void;
   /** Makes the first chest and closes the box. */
   readonly makeFirstChest: (name: string) => void;
+  /** Selects own entries that were just added. */
+  readonly added: (ids: readonly ItemId[]) => void;
   readonly close: () => void;
 }
 
@@ -49,6 +53,7 @@ export function DeskBoxes({
   fileIntoNew,
   goToDrawer,
   makeFirstChest,
+  added,
   close,
 }: Props) {
   const plugins = useMemo(
@@ -108,8 +113,13 @@ export function DeskBoxes({
         />
       );
     // What is put right or set aside is the plugin, whichever preset of it was chosen.
-    case 'right':
+    case 'right': {
+      const entry = own.length === 1 ? state.ownEntry.get(own[0]?.id ?? '') : undefined;
+      if (entry !== undefined) return <OwnEntryBox entry={entry} state={state} changes={changes} close={close} />;
       return <PutRightBox plugins={own} items={catalogue.items} state={state} changes={changes} close={close} />;
+    }
+    case 'own-entries':
+      return <OwnEntriesBox state={state} changes={changes} added={added} close={close} />;
     case 'aside':
       return <AsideBox plugins={own} catalogue={catalogue} state={state} changes={changes} close={close} />;
     case 'names':

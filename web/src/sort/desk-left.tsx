@@ -1,4 +1,5 @@
 import { isChain, pluginOfItem } from '@clever-drawer/core/chests/item';
+import { isOwnEntry } from '@clever-drawer/core/chests/own-entries';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
@@ -8,6 +9,7 @@ import type { SortBy } from './find/use-sort-view';
 import { NothingFound } from './list/nothing-found';
 import { PluginList } from './list/plugin-list';
 import { ChainPanel } from './plugin/chain-panel';
+import { OwnEntryPanel } from './plugin/own-entry-panel';
 import { PluginPanel } from './plugin/plugin-panel';
 import { isNew } from './ribbons/facets';
 import type { Desk } from './use-desk-keys';
@@ -41,7 +43,20 @@ export function DeskLeft({ desk }: { desk: Desk }) {
           about={setAbout}
         />
       )}
-      {about !== null && !isChain(about) && (
+      {about !== null && isOwnEntry(about) && (
+        <OwnEntryPanel
+          key={about}
+          id={pluginOfItem(about)}
+          state={state}
+          catalogue={catalogue}
+          close={() => setAbout(null)}
+          change={() => openBox('right', [about])}
+          name={() => openBox('names', [about])}
+          setAside={() => openBox('aside', [about])}
+          remove={() => desk.deleteOwn([about])}
+        />
+      )}
+      {about !== null && !isChain(about) && !isOwnEntry(about) && (
         <PluginPanel
           key={pluginOfItem(about)}
           id={pluginOfItem(about)}

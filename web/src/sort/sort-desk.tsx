@@ -42,6 +42,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               isSettled={desk.isSettled}
               outside={listed.outside}
               byRule={desk.chest === null ? null : () => desk.openBox('examples', listed.ids)}
+              addOwn={() => desk.openBox('own-entries', [])}
               intoList={desk.intoList}
             />
             <ArrivedBar viewing={viewing} />
@@ -80,6 +81,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             fileIntoNew={filing.fileIntoNew}
             goToDrawer={desk.goToDrawer}
             makeFirstChest={desk.makeFirstChest}
+            added={desk.showAdded}
             close={desk.closeBox}
           />
         )}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
+import { isOwnEntry } from '@clever-drawer/core/chests/own-entries';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
@@ -17,7 +18,17 @@ import type { DeskState } from './use-desk';
 /** What the keys of Sort do; null where there is nothing to do it to. */
 export type DeskKeys = KeyHandlers<'sort'>;
 
-const MENU = ['file', 'fileAgain', 'names', 'correct', 'setAside', 'bringBack', 'offTrays', 'newByRule'] as const;
+const MENU = [
+  'file',
+  'fileAgain',
+  'names',
+  'correct',
+  'setAside',
+  'bringBack',
+  'offTrays',
+  'newByRule',
+  'deleteOwn',
+] as const;
 
 /** The desk with its keys. */
 export interface Desk extends DeskState {
@@ -83,6 +94,9 @@ export function useDeskKeys(desk: DeskState): Desk {
     nextChest: state.chest.size > 1 ? toChest(1) : null,
     previousChest: state.chest.size > 1 ? toChest(-1) : null,
     pictures: () => desk.setPictures(!desk.pictures),
+    addOwn: () => desk.openBox('own-entries', []),
+    // Asked of what is selected when the key comes; a plugin that was scanned is never deleted.
+    deleteOwn: subject.ids.length > 0 && subject.ids.every(isOwnEntry) ? withChosen(desk.deleteOwn) : null,
     toPlaces: toPart('places'),
     toType: toPart('type'),
     toPresets: toPart('presets'),

@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { isOwnEntry } from '@clever-drawer/core/chests/own-entries';
 import { isChain, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { chestsOf, pathTo } from '@clever-drawer/core/chests/look-up';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
@@ -22,7 +23,7 @@ import { useDrop } from './drag/use-drop';
 import { focusFront } from './drawer/drawer-actions';
 import { toFileQueue } from './filing/desk-wishes';
 import { useFiling } from './filing/use-filing';
-import { addressOf, useSortView } from './find/use-sort-view';
+import { NO_FILTERS, addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
 import { useSubject } from './list/use-subject';
 import { useHeldSearch, useWhenFound } from './use-when-found';
@@ -134,6 +135,26 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     listed,
     subject,
     box,
+    /** Lists the own entries and selects those that were just added: the next key is for them. */
+    showAdded: (ids: readonly ItemId[]): void => {
+      look({ typed: '', filters: { ...NO_FILTERS, state: ['own'] } });
+      subject.selectElsewhere(ids);
+    },
+    /** Deletes own entries; what else is among the ids stays. */
+    deleteOwn: (ids: readonly ItemId[]): void => {
+      const own = ids.map(pluginOfItem).filter(isOwnEntry);
+      const [only] = own;
+      if (only === undefined) return;
+      const words = own.length === 1 ? (catalogue.byId.get(only)?.name ?? '') : `${String(own.length)} own entries`;
+      void changes
+        .makeWithNotice(`${words} ${own.length === 1 ? 'is' : 'are'} deleted, also from drawers, trays and slots.`, {
+          kind: 'delete-own-entries',
+          ids: own,
+        })
+        .then((done) => {
+          if (done && about !== null && own.includes(pluginOfItem(about))) setAbout(null);
+        });
+    },
     openBox: (kind: DeskBox['kind'], ids: readonly ItemId[] = subject.now()): void => {
       if ((kind === 'right' || kind === 'aside') && ids.length > 0 && ids.every(isChain))
         toast('A chain is what its plugins are. Correct them, or set them aside; the chain itself can be deleted.');

@@ -17,6 +17,6 @@ export const CHAIN_PART = rowKind<ChainPart>()({
   table: 'chain_part',
   scope: 'studio',
   columns: { id: text, chainId: text, order: text, pluginId: text, preset: orNull(text), bypass: flag },
-  refersTo: { chainId: 'chain', pluginId: 'plugin' },
+  refersTo: { chainId: 'chain' },
   indexes: [{ columns: ['chainId'], unique: false }],
 });

@@ -36,7 +36,7 @@ export const SLOT = rowKind<Slot>()({
     bypass: flag,
     sidechain: flag,
   },
-  refersTo: { laneId: 'lane', pluginId: 'plugin' },
+  refersTo: { laneId: 'lane' },
   upgrades: [
     { to: 3, upgrade: (row) => ({ preset: null, ...row }) },
     { to: 5, upgrade: (row) => ({ bypass: false, sidechain: false, ...row }) },

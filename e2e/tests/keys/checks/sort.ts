@@ -121,6 +121,21 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await onRow(page);
       await menu(page, press, stroke);
     },
+    addOwn: asks((page) => list(page).focus(), /^Own entries$/),
+    deleteOwn: async (page, press) => {
+      await list(page).focus();
+      await page.keyboard.press('q');
+      await page.getByRole('dialog').getByLabel('Music program').fill('Marquee Desk');
+      await page.getByRole('dialog').getByLabel('Names, one a line').fill('Passing Echo');
+      await page.keyboard.press('Control+Enter');
+      await expect(foot(page)).toContainText('Undo: add Passing Echo');
+      await page.getByRole('row', { name: 'Passing Echo' }).click();
+      await press();
+      await expect(foot(page)).toContainText('Undo: delete Passing Echo');
+      await saved(page);
+      await undo(page, 2);
+      await page.keyboard.press('Escape');
+    },
     toPlaces: leadsTo('places'),
     toType: leadsTo('type'),
     toPresets: leadsTo('presets'),

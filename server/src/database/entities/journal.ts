@@ -3,7 +3,6 @@ import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { PackedEdits } from '@clever-drawer/core/chests/packed-edits';
 import type { PluginId } from '@clever-drawer/core/ids';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
-import { PluginRow } from './catalogue.js';
 import { ComputerRow } from './computer.js';
 
 /**
@@ -34,7 +33,8 @@ export class ChangeRow {
 export class LoadRow {
   @PrimaryColumn('uuid') id: string;
   @ForeignKey(() => ComputerRow, { onDelete: 'CASCADE' }) @Column('uuid') computerId: string;
-  @ForeignKey(() => PluginRow) @Column('text') pluginId: string;
+  /** A plugin of the catalogue, or an own entry. */
+  @Column('text') pluginId: string;
   /** The key of the preset that was loaded; null for the plugin itself. */
   @Column('text', { nullable: true }) preset: string | null;
   @Column('uuid', { nullable: true }) buildId: string | null;

@@ -15,6 +15,7 @@ import { ManyAtOnce1776000000000 } from './1776000000000-many-at-once.js';
 import { StudioEpoch1777000000000 } from './1777000000000-studio-epoch.js';
 import { ArrivedWithFolder1778000000000 } from './1778000000000-arrived-with-folder.js';
 import { UndoableFolders1779000000000 } from './1779000000000-undoable-folders.js';
+import { OwnEntries1780000000000 } from './1780000000000-own-entries.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -34,4 +35,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   StudioEpoch1777000000000,
   ArrivedWithFolder1778000000000,
   UndoableFolders1779000000000,
+  OwnEntries1780000000000,
 ];

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { NameBox } from '../../parts/name-box';
@@ -21,11 +22,13 @@ interface Props {
   readonly outside: number;
   /** Proposes rules for all that is shown; null without a chest. */
   readonly byRule: (() => void) | null;
+  /** Opens the box that adds own entries. */
+  readonly addOwn: () => void;
   readonly intoList: () => void;
 }
 
 /** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
-export function FindLine({ viewing, state, changes, shown, isSettled, outside, byRule, intoList }: Props) {
+export function FindLine({ viewing, state, changes, shown, isSettled, outside, byRule, addOwn, intoList }: Props) {
   const { view, look, toggle, clear } = viewing;
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
@@ -76,6 +79,9 @@ export function FindLine({ viewing, state, changes, shown, isSettled, outside, b
           </>
         )}
       </span>
+      <PlainButton onClick={addOwn}>
+        Own entries … <KeyHint place="sort" does="addOwn" />
+      </PlainButton>
       <KeptSearches
         viewing={viewing}
         state={state}

@@ -120,6 +120,17 @@ export function ListRow({
           </span>
         ))}
         {isElsewhere(plugin) && <span className="quiet">{absenceOf(plugin)}</span>}
+        {plugin.program !== undefined && (
+          <span className="quiet">
+            {plugin.program === plugin.vendor ? (
+              'own entry'
+            ) : (
+              <>
+                in <bdi>{plugin.program}</bdi>
+              </>
+            )}
+          </span>
+        )}
       </div>
       <div role="gridcell" className="one-line" title={drawers.map((id) => state.drawer.get(id)?.name).join(', ')}>
         <StandsIn

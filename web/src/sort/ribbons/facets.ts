@@ -16,7 +16,17 @@ export const NOT_KNOWN = 'unknown';
 export const NONE = 'none';
 
 /** The states that a plugin can be in, in the order of their ribbon. */
-export const STATES = ['to-file', 'filed', 'new', 'aside', 'not-found', 'faulty', 'several', 'elsewhere'] as const;
+export const STATES = [
+  'to-file',
+  'filed',
+  'new',
+  'aside',
+  'not-found',
+  'faulty',
+  'several',
+  'own',
+  'elsewhere',
+] as const;
 type State = (typeof STATES)[number];
 const STATE_LABELS: Readonly<Record<State, string>> = {
   'to-file': 'to file',
@@ -26,6 +36,7 @@ const STATE_LABELS: Readonly<Record<State, string>> = {
   'not-found': 'not found',
   faulty: 'faulty',
   several: 'several builds',
+  own: 'own entries',
   elsewhere: 'not on this computer',
 };
 
@@ -222,6 +233,7 @@ function statesOf(plugin: ChosenItem, isFiled: boolean, seen: string | null): re
     if (!plugin.found) add('not-found');
     if (plugin.aside?.reason === 'faulty' || plugin.builds.some((build) => build.failed)) add('faulty');
     if (plugin.builds.length > 1) add('several');
+    if (plugin.program !== undefined) add('own');
   }
   let list = inStates.get(states);
   if (list === undefined) inStates.set(states, (list = STATES.filter((_state, bit) => (states & (1 << bit)) !== 0)));
