@@ -4,6 +4,7 @@ import { mkdir, readdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
+import { ownEntryIdOf } from '@clever-drawer/core/chests/own-entries';
 import { asId, type PluginId } from '@clever-drawer/core/ids';
 import { MAC_FOLDERS } from './lay-out-computers.js';
 import { playScenes, type Api, type Change, type Plugin } from './play-scenes.js';
@@ -166,6 +167,42 @@ async function putInWords(change: Change, having: Having, made: ReadonlyMap<stri
   await change({ kind: 'keep-search', id: randomUUID(), name: 'Dark ones', query: 'tag=dark' });
 }
 
+/** Devices that are built into the two made-up music programs: name, role, type. */
+const BUILT_IN: Readonly<Record<string, readonly (readonly [string, string, string])[]>> = {
+  'Marquee Desk': [
+    ['Prompter Gate', 'audio-effect', 'gate'],
+    ['Stalls Compressor', 'audio-effect', 'compressor'],
+    ['Understudy EQ', 'audio-effect', 'eq'],
+    ['Usher Limiter', 'audio-effect', 'limiter'],
+    ['Vestibule Reverb', 'audio-effect', 'reverb'],
+    ['Wings Sampler', 'instrument', 'sampler'],
+  ],
+  'Pit Recorder': [
+    ['Pit Gate', 'audio-effect', 'gate'],
+    ['Pit Trim', 'audio-effect', 'utility'],
+    ['Pit Tuner', 'tool', 'tuner'],
+  ],
+};
+
+async function addBuiltIn(change: Change, drawers: ReadonlyMap<string, string>): Promise<void> {
+  const addedAt = new Date().toISOString();
+  const entries = Object.entries(BUILT_IN).flatMap(([program, devices]) =>
+    devices.map(([name, role, type]) => ({
+      id: ownEntryIdOf(randomUUID()),
+      name,
+      maker: null,
+      program,
+      role,
+      types: [type],
+      width: null,
+      addedAt,
+    })),
+  );
+  await change({ kind: 'add-own-entries', entries });
+  const tuner = entries.find((entry) => entry.types.includes('tuner'))?.id ?? '';
+  await change({ kind: 'file', drawerIds: [drawers.get('Last check') ?? ''], pluginIds: [tuner] });
+}
+
 /** A chest for the buses alone. */
 async function secondChest(change: Change, having: Having): Promise<void> {
   const chestId = randomUUID();
@@ -216,6 +253,7 @@ async function arrange(api: Api, computer: string): Promise<void> {
   await change({ kind: 'tray-on', tray: 1, pluginIds: favourites });
   await change({ kind: 'tray-on', tray: 2, pluginIds: having(['Octaver', 'Harmonium', 'Wobble']).slice(0, 4) });
   await change({ kind: 'name-tray', tray: 2, name: 'Goose' });
+  await addBuiltIn(change, made);
   await putInWords(change, having, made);
   await secondChest(change, having);
   await playScenes(api, computer, plugins, change);
