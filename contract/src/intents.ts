@@ -170,6 +170,7 @@ export const INTENT_SCHEMAS = {
     until: day(),
     note: text(4000).nullable().optional(),
   }),
+  'take-out-everywhere': object({ kind: kind('take-out-everywhere'), pluginIds: pluginIds(1) }),
   'bring-back': object({ kind: kind('bring-back'), pluginIds: pluginIds(), builds: builds() }),
   'show-face': object({ kind: kind('show-face'), pluginId: id(), picture: picture().nullable().defined() }),
   'keep-search': object({

@@ -53,6 +53,7 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'add-own-entries': { entries: [{ ...OWN_ENTRY, id: OWN_ID, addedAt: '2026-12-01T12:00:00.000Z' }] },
   'change-own-entry': { ...OWN_ENTRY, id: OWN_ID },
   'delete-own-entries': { ids: [OWN_ID] },
+  'take-out-everywhere': { pluginIds: ['p'] },
   'delete-chain': { id: 'chain¶c' },
   'set-split': { id: 'd', split: 'vendor' },
   'copy-drawer': { id: 'd', newId: uuid, chestId: 'c', parentId: null },

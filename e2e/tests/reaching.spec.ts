@@ -408,3 +408,40 @@ test('a tray and a drawer are found by their names, with what fits in them; draw
   await expect(drawers.getByRole('button', { name: /^Narration/ })).toHaveCount(0);
   await page.keyboard.press('Escape');
 });
+
+test('the menu of a slot files, names, sets aside and shows in Sort what is in it', async ({ page }) => {
+  const narrator = slot(page, 'Narrator, slot 2');
+  const acts = async (name: string): Promise<void> => {
+    await narrator.click({ button: 'right' });
+    await page.getByRole('menuitem', { name }).click();
+  };
+  await acts('On Favourites').catch(() => acts('Off Favourites'));
+  await expect(foot(page)).toContainText(/Undo: (put|take) Buttonthorpe Tilt EQ (on|off) Favourites/);
+  await acts('File into drawers …');
+  await page.keyboard.type('noises');
+  await page.keyboard.press('Enter');
+  await expect(foot(page)).toContainText('Undo: file Buttonthorpe Tilt EQ into Noises off');
+  await acts('Set aside …');
+  await expect(dialog(page)).toContainText('Buttonthorpe Tilt EQ');
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await undo(page, 2);
+  await acts('Show it in Sort');
+  await expect(page.getByLabel('Find', { exact: true })).toHaveValue('Buttonthorpe Tilt EQ');
+  await expect(page.getByRole('row').nth(1)).toContainText('Buttonthorpe Tilt EQ');
+});
+
+test('a new instrument track asks for its instrument at once', async ({ page }) => {
+  await page.getByRole('button', { name: 'New lane' }).click();
+  await page
+    .locator('.dropdown-menu.show')
+    .getByRole('button', { name: /^Instrument track/i })
+    .click();
+  await page.keyboard.type('Celesta');
+  await page.keyboard.press('Enter');
+  await expect(dialog(page).getByRole('heading')).toContainText('Celesta · instrument');
+  await page.keyboard.press('Escape');
+  await expect(slot(page, 'Celesta, slot 2')).toBeFocused();
+  await saved(page);
+  await undo(page);
+});

@@ -151,8 +151,14 @@ describe('a further computer', () => {
 
   it('keeps what it has of its own: rule, last look, preferred builds, builds, scans, places, loads', () => {
     for (const computer of ['Music room', 'Puppet wagon']) {
-      for (const table of ['preference', 'look', 'folder', 'place'])
+      for (const table of ['preference', 'look', 'place'])
         for (const row of of(computer, table)) expect(rowsIn(now, table)).toContainEqual(row);
+      // When a folder was last scanned is read from the scans.
+      for (const row of of(computer, 'folder'))
+        expect(rowsIn(now, 'folder')).toContainEqual({
+          ...without(row, 'lastScannedAt'),
+          addedAt: new Date(String(row.addedAt)).toISOString(),
+        });
       // Of the problems of a scan their number is kept; which stand is known of the places.
       for (const row of of(computer, 'scan'))
         expect(rowsIn(now, 'scan')).toContainEqual({

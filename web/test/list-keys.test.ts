@@ -38,6 +38,7 @@ describe('keys that select', () => {
     toggle: (index) => void done.push(`toggle ${String(index)}`),
     all: () => void done.push('all'),
     none: () => void done.push('none'),
+    invert: () => void done.push('invert'),
     keep: () => nothing(),
   });
   const press = (key: keyof ReturnType<typeof selectionHandlers>, at = 2): [boolean, string | undefined] => {

@@ -76,6 +76,8 @@ type FilingIntent =
       before: string | null;
     }
   | { kind: 'take-out'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
+  /** Out of every drawer that they were filed into by hand, and off every tray. */
+  | { kind: 'take-out-everywhere'; pluginIds: readonly ItemId[] }
   /** Keeps what a rule takes out of its drawer, and what was put in by hand as well; `decide-by-rule` ends every exception. */
   | { kind: 'never-in'; drawerId: DrawerId; pluginIds: readonly ItemId[] }
   | { kind: 'decide-by-rule'; drawerId: DrawerId; pluginIds: readonly ItemId[] }

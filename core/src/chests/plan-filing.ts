@@ -8,6 +8,7 @@ import type { Edit } from './edit.js';
 import { endNever, fileInto, linesIn } from './file-into.js';
 import { itemId, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
+import { group } from './row-groups.js';
 import type { NameOf, Planners } from './plan.js';
 import { UNCHANGED, itsPlugin, itsPlugins, nothing, planned, refuse, what } from './plan.js';
 import { GONE } from './plan-drawer.js';
@@ -19,6 +20,7 @@ export const FILING_PLANNERS: Planners<
   | 'file'
   | 'place'
   | 'take-out'
+  | 'take-out-everywhere'
   | 'never-in'
   | 'decide-by-rule'
   | 'arrange'
@@ -86,6 +88,22 @@ export const FILING_PLANNERS: Planners<
         .map((entry): Edit => ({ of: 'entry', id: entry.id, before: entry, after: null }));
       if (edits.length > 0) return planned(`take ${what(pluginIds, nameOf)} out of ${drawer.name}`, edits);
       return refuse(whyItStays(drawer, pluginIds[0], nameOf));
+    },
+  },
+
+  'take-out-everywhere': {
+    names: itsPlugins,
+    plan: (state, { pluginIds }, nameOf) => {
+      const ids = [...new Set(pluginIds)];
+      const entries = ids.flatMap((id) => group(state, 'entriesOf', id));
+      const onTrays = ids.flatMap((id) => group(state, 'traysOf', id));
+      const places = entries.length + onTrays.length;
+      if (places === 0) return refuse('They were filed into no drawer by hand, and are on no tray.');
+      const from = `${String(places)} ${places === 1 ? 'place' : 'places'} in drawers and on trays`;
+      return planned(`take ${what(ids, nameOf)} out of ${from}`, [
+        ...entries.map((row): Edit => ({ of: 'entry', id: row.id, before: row, after: null })),
+        ...onTrays.map((row): Edit => ({ of: 'trayEntry', id: row.id, before: row, after: null })),
+      ]);
     },
   },
 

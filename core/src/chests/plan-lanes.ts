@@ -21,6 +21,10 @@ export const slotKindsOf = (kind: LaneKind, inserts: number): SlotKind[] => [
   ...Array.from({ length: inserts }, () => 'insert' as const),
 ];
 
+/** The id of the instrument slot of a new instrument lane. */
+export const instrumentSlotOf = (lane: LaneId): SlotId =>
+  asId<SlotId>(`${lane}/${String(slotKindsOf('instrument', 0).indexOf('instrument') + 1)}`);
+
 /** The edits that make a lane with its empty slots. */
 export function layOutLane(wish: NewLane, sessionId: Lane['sessionId'], order: string): Edit[] {
   const { id, kind, name, width = null, inserts } = wish;

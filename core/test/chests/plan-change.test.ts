@@ -186,3 +186,21 @@ describe('a chest worked out from the catalogue', () => {
   it('by vendor, in order of name', () => expect(order(worked('vendor'))).toEqual(['A', 'B', 'vendor unknown']));
   it('by format', () => expect(order(worked('format'))).toEqual(['VST3', 'AU', 'no build found']));
 });
+
+describe('out of everything', () => {
+  it('takes plugins out of every drawer and tray in one step, and leaves what a rule put there', () => {
+    const placed = after(
+      after(start, drawer('EQs', null, ['eq'])),
+      { kind: 'file', drawerIds: [d('A'), d('B')], pluginIds: ids('Copper EQ', 'Vestry Plate') },
+      { kind: 'tray-on', tray: 2, pluginIds: ids('Copper EQ') },
+    );
+    const plan = planChange(placed, { kind: 'take-out-everywhere', pluginIds: ids('Copper EQ') }, nameOf);
+    if (!plan.ok) throw new Error(plan.refusal);
+    expect(plan.change.label).toBe('take Copper EQ out of 3 places in drawers and on trays');
+    const out = applyEdits(placed, plan.change.edits);
+    expect(entriesIn(out, d('A')).map((entry) => entry.pluginId)).toEqual(['Vestry Plate']);
+    expect(out.trayEntry.size).toBe(0);
+    expect(applyEdits(out, inverse(plan.change.edits))).toEqual(placed);
+    expect(refusal(out, { kind: 'take-out-everywhere', pluginIds: ids('Copper EQ') })).toContain('into no drawer');
+  });
+});

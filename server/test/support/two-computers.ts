@@ -161,6 +161,12 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   });
   await change({ kind: 'keep-search', id: own(30), name: 'Wide', query: isRoom ? 'q=wide' : 'q=stage' });
   await change({ kind: 'keep-search', id: own(31), name: 'Echoes', query: 'q=echo' });
+  const device = { name: 'Stage Reverb', maker: null, role: 'audio-effect', types: ['reverb'], width: 'stereo' };
+  const program = isRoom ? 'Marquee Desk' : 'Pit Recorder';
+  await change({
+    kind: 'add-own-entries',
+    entries: [{ id: `own:${own(32)}`, ...device, program, addedAt: '2026-12-01T12:00:00.000Z' }],
+  });
   const face = await picture(isRoom ? PICTURE : OTHER_PICTURE);
   await change({ kind: 'show-face', pluginId: id('Copper EQ'), picture: face });
   await change({

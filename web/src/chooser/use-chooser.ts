@@ -18,6 +18,7 @@ import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
 import { useStoredId } from './use-stored-id';
 import { useToldAtRest } from '../lib/use-told-at-rest';
+import { tell } from '../lib/telling';
 import { openMenuHere } from '../parts/act-menu';
 import { stepHandlers } from '../parts/list-keys';
 import { columnGroups, toColumn } from './column-groups';
@@ -232,6 +233,14 @@ export function useChooser(choosing: Choosing): Chooser {
     takeItems([item], 'recent', false);
     return true;
   };
+  const toChest = (by: number): void => {
+    const place = chests.findIndex((one) => one.id === chest);
+    const next = chests[(place + by + chests.length) % chests.length];
+    if (next === undefined) return;
+    setChest(next.id);
+    openDrawer(null);
+    tell(`Chest ${next.name}`);
+  };
   const go = (to: number): void => setMarked(Math.min(Math.max(to, 0), options.length - 1));
   const onKeyDown = (event: KeyboardEvent): void => {
     // A box or a menu in front of it has keys of its own.
@@ -248,6 +257,8 @@ export function useChooser(choosing: Choosing): Chooser {
       pageUp: inLine(pageUp),
       left: whenEmpty(view === 'faces' ? () => go(at - 1) : inColumns ? () => go(toColumn(groups, at, -1)) : null),
       right: whenEmpty(view === 'faces' ? () => go(at + 1) : inColumns ? () => go(toColumn(groups, at, 1)) : null),
+      nextChest: whenEmpty(chests.length > 1 ? () => toChest(1) : null),
+      previousChest: whenEmpty(chests.length > 1 ? () => toChest(-1) : null),
       load: inLine(() => actWhenFound('load')),
       loadOn: inLine(() => actWhenFound('load on')),
       parts: inLine(() => actWhenFound('parts')),

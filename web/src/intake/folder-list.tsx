@@ -61,6 +61,13 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <PlainButton onClick={() => scan.mutate({ folderIds: [folder.id] })} aria-label={`Scan ${folder.path}`}>
                 Scan
               </PlainButton>
+              <PlainButton
+                onClick={() => scan.mutate({ folderIds: [folder.id], again: true })}
+                aria-label={`Read ${folder.path} again, also what has not changed`}
+                title="Also what has not changed"
+              >
+                Read again
+              </PlainButton>
               <PlainButton onClick={() => remove(folder)} aria-label={`Remove ${folder.path} from the list`}>
                 Remove
               </PlainButton>

@@ -73,6 +73,7 @@ export const KEYS = {
     fileAgain: key('Shift f', 'file into the same drawers again'),
     tray: key('1, 2, 3, 4, 5, 6, 7, 8, 9', 'put on a tray, or take off'),
     offTrays: key('0', 'off all trays'),
+    outOfAll: key('x', 'out of all drawers and trays'),
     setAside: key('a', 'set aside, with a reason'),
     bringBack: key('b', 'bring back what is set aside'),
     names: key('m', 'names and notes: nickname, strip label, tags, note'),
@@ -101,6 +102,7 @@ export const KEYS = {
   list: {
     ...LIST,
     about: key('Enter', 'show its details'),
+    invert: key('i', 'invert the selection'),
   },
   oneTray: IN_ORDER,
   panel: {
@@ -197,6 +199,8 @@ export const KEYS = {
     pageUp: LIST.pageUp,
     left: held('ArrowLeft', 'with nothing typed: to the column or picture on the left'),
     right: held('ArrowRight', 'with nothing typed: to the column or picture on the right'),
+    nextChest: key('Shift ArrowRight', 'with nothing typed: the next chest'),
+    previousChest: key('Shift ArrowLeft', 'with nothing typed: the chest before'),
     load: key('Enter', 'load what is marked, or what is ticked, in order'),
     loadOn: key('Shift Enter', 'load it, and on to the slot below'),
     parts: key('Alt Enter, Mod Shift Enter', 'choose one of its builds, or some plugins of a chain'),

@@ -1,7 +1,8 @@
 import { parseAsString, useQueryState } from 'nuqs';
 import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
-import { byOrder } from '@clever-drawer/core/chests/look-up';
+import { byOrder, chestsOf } from '@clever-drawer/core/chests/look-up';
+import { chestsFor } from '@clever-drawer/core/menu/slot-menu';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import { slotsIn } from '@clever-drawer/core/chests/chains';
 import { asId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
@@ -13,6 +14,7 @@ import { NO_USES, useUses } from '../catalogue/uses';
 import { useArrangement } from '../arrangement/arrangement-query';
 import type { WindowState } from '../arrangement/window-state';
 import { StatusLine } from '../frame/status-line';
+import { useItemActs } from '../boxes/item-acts';
 import { useChanges } from '../arrangement/changes';
 import { counted } from '../lib/counted';
 import { useComputer } from '../lib/use-computer';
@@ -29,6 +31,8 @@ import { useSessionFiles } from './session-files';
 import { SlotChooser } from './slot-chooser';
 import { placeOf, useLoading } from './use-loading';
 import styles from './load.module.css';
+
+const NOTHING_TO_DO = (): void => undefined;
 
 /** Load: the practice session, its lanes side by side, and the chooser that opens on a slot. */
 export function LoadPage() {
@@ -53,7 +57,9 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   const { opened, last, open, close, take, load } = useLoading(state, catalogue, changes);
   const sessions = [...state.session.values()].sort(byOrder);
   const session = sessions.find((one) => one.id === shown) ?? sessions[0];
-  const needs = { state, catalogue, changes, uses, load };
+  const chest = chestsFor(chestsOf(state), 'insert')[0]?.id ?? null;
+  const acts = useItemActs({ catalogue, state, changes, chest, closed: NOTHING_TO_DO });
+  const needs = { state, catalogue, changes, uses, load, open, itemActs: acts.of };
   const files = useSessionFiles(needs, (id) => void show(id));
   useFocusOnArrival('[data-lanes] button[data-slot][data-empty], [data-lanes] button[data-slot]');
   const own = { ...sessionActions(needs, (id: SessionId) => void show(id)), ...files };
@@ -75,7 +81,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
       </main>
     );
   const lanes = group(state, 'lanesOf', asId<SessionId>(session.id));
-  const onSlots = slotActions(needs, open, remembered, remember);
+  const onSlots = slotActions(needs, remembered, remember);
   const onLanes = laneActions(needs);
   return (
     <FacesContext value={state.face}>
@@ -100,6 +106,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
           </main>
         </LoadDragLayer>
         {files.input}
+        {acts.boxes}
         <StatusLine>
           <span>
             {last === null ? (

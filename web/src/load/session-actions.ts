@@ -1,5 +1,6 @@
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { instrumentSlotOf } from '@clever-drawer/core/chests/plan-lanes';
 import { chainIdOf, itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { group } from '@clever-drawer/core/chests/row-groups';
@@ -15,6 +16,7 @@ import { whyOutside } from '../chooser/use-offer';
 import type { Taken } from '../chooser/use-chooser';
 import { strokesOf } from '../keys/strokes-of';
 import { focusWhenThere } from '../lib/focus';
+import type { MenuAct } from '../parts/menu-act';
 import type { LaneActions } from './lane-menu';
 import type { SessionActions } from './session-head';
 import type { SlotActions } from './slot-button';
@@ -25,6 +27,10 @@ interface Needs {
   readonly changes: Changes;
   readonly uses: readonly KnownUse[];
   readonly load: (slotId: SlotId, taken: Omit<Taken, 'goesOn'>) => Promise<void>;
+  /** Opens the chooser on a slot. */
+  readonly open: (slotId: SlotId, typed?: string) => void;
+  /** What can be done with an item away from Sort. */
+  readonly itemActs: (id: ItemId) => readonly MenuAct[];
 }
 
 const newId = (): string => crypto.randomUUID();
@@ -35,8 +41,7 @@ const DRAGGED = { keys: 0, clicks: 1, milliseconds: 0 };
 
 /** What can be done with slots. */
 export function slotActions(
-  { state, catalogue, changes, uses, load }: Needs,
-  open: (slot: SlotId, typed?: string) => void,
+  { state, catalogue, changes, uses, load, open, itemActs }: Needs,
   remembered: SlotId | null,
   remember: (slot: SlotId) => void,
 ): SlotActions {
@@ -67,6 +72,10 @@ export function slotActions(
       if (item !== undefined) void load(to.id, { items: [item], way: 'drag', ...DRAGGED });
     },
     put: (from, to, copy) => void changes.make({ kind: 'move-slot', slotId: from, toId: to.id, copy }),
+    more: (slot) => {
+      const item = itemIn(slot);
+      return item === null ? [] : itemActs(item);
+    },
     remembered: remembered !== null && state.slot.has(remembered) ? remembered : null,
     remember: (slot) => {
       remember(slot.id);
@@ -159,7 +168,7 @@ const INSERTS = 3;
 
 /** What can be done with sessions; `show` turns to another one. */
 export function sessionActions(
-  { state, changes }: Pick<Needs, 'state' | 'changes'>,
+  { state, changes, open }: Pick<Needs, 'state' | 'changes' | 'open'>,
   show: (id: SessionId) => void,
 ): Omit<SessionActions, 'exportAs' | 'bringIn'> {
   const inOrder = (): Session[] => [...state.session.values()].sort(byOrder);
@@ -194,11 +203,13 @@ export function sessionActions(
         kind: 'delete-session',
         id: session.id,
       }),
-    addLane: (session, kind, name) =>
-      void changes.make({
-        kind: 'add-lane',
-        sessionId: session.id,
-        lane: { id: asId<LaneId>(newId()), kind, name, inserts: INSERTS },
-      }),
+    addLane: (session, kind, name) => {
+      const id = asId<LaneId>(newId());
+      const lane = { id, kind, name, inserts: INSERTS };
+      void changes.make({ kind: 'add-lane', sessionId: session.id, lane }).then((done) => {
+        // A new instrument track is nothing without its instrument.
+        if (done && kind === 'instrument') open(instrumentSlotOf(id));
+      });
+    },
   };
 }

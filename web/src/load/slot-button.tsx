@@ -12,7 +12,7 @@ import { TypeGlyph } from '../catalogue/type-glyph';
 import { takeKey, type KeyHandlers } from '../keys/use-keys';
 import { openMenuHere, useActMenu } from '../parts/act-menu';
 import { CutLines } from '../parts/cut-name';
-import { actsOf } from '../parts/menu-act';
+import { actsOf, type MenuAct } from '../parts/menu-act';
 import { PlainButton } from '../parts/plain-button';
 import type { LoadDragged, LoadTarget } from './load-drag';
 import { useIsAimed } from './load-aim';
@@ -36,6 +36,8 @@ export interface SlotActions {
   /** The slot whose content was remembered; null for none. */
   readonly remembered: SlotId | null;
   readonly remember: (slot: Slot) => void;
+  /** What can be done with the item that is in it, beside what the keys do. */
+  readonly more: (slot: Slot) => readonly MenuAct[];
   readonly add: (slot: Slot) => void;
   readonly remove: (slot: Slot) => void;
 }
@@ -122,7 +124,12 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
         {...drag.listeners}
         onClick={() => actions.open(slot)}
         onKeyDown={onKeyDown}
-        onContextMenu={(event) => openMenu(event, `${place}: ${words}`, actsOf('slots', handlers, SLOT_MENU))}
+        onContextMenu={(event) =>
+          openMenu(event, `${place}: ${words}`, [
+            ...actsOf('slots', handlers, SLOT_MENU),
+            ...(isEmpty ? [] : actions.more(slot)),
+          ])
+        }
       >
         {isEmpty ? (
           <span className="quiet">{SLOT_LABELS[slot.kind]}</span>

@@ -88,6 +88,12 @@ export const toggled = <Id extends string>(
   from: stand(listed, index),
 });
 
+/** With all rows selected that were not. */
+export const inverted = <Id extends string>(listed: readonly Id[], selected: Selected<Id>): Selected<Id> => ({
+  ...selected,
+  ids: new Set(listed.filter((id) => !selected.ids.has(id))),
+});
+
 /** After a step to a row that leaves what is selected as it is; the row is kept within the list. */
 export const walkedTo = <Id extends string>(
   listed: readonly Id[],

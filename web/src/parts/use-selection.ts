@@ -1,6 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState } from 'react';
 import {
   clicked,
+  inverted,
   movedTo,
   nothing,
   placeIn,
@@ -28,6 +29,7 @@ export interface Selection<Id extends string> extends SelectedNow<Id> {
   readonly toggle: (index: number) => void;
   readonly all: () => void;
   readonly none: () => void;
+  readonly invert: () => void;
   /** To be given back as `first` when the list is shown again. */
   readonly keep: () => Selected<Id>;
 }
@@ -59,6 +61,7 @@ export function useSelection<Id extends string>(listed: readonly Id[], first?: S
     toggle: (index) => change((rows, old) => toggled(rows, old, index)),
     all: () => change((rows, old) => ({ ...old, ids: new Set(rows) })),
     none: () => change((_, old) => ({ ...old, ids: new Set() })),
+    invert: () => change(inverted),
     keep: () => latest.current.selected,
   };
 }

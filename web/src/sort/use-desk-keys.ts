@@ -26,6 +26,7 @@ const MENU = [
   'setAside',
   'bringBack',
   'offTrays',
+  'outOfAll',
   'newByRule',
   'deleteOwn',
 ] as const;
@@ -82,6 +83,7 @@ export function useDeskKeys(desk: DeskState): Desk {
     fileAgain: filing.again.length > 0 ? withChosen((ids) => filing.file(ids, filing.again)) : null,
     tray: (digit) => withChosen((ids) => void changes.make(trayWish(state, Number(digit), ids)))(),
     offTrays: withChosen((ids) => void changes.make({ kind: 'clear-trays', trays: TRAYS, pluginIds: ids })),
+    outOfAll: withChosen((ids) => void changes.make({ kind: 'take-out-everywhere', pluginIds: ids })),
     setAside: () => whenFound(() => desk.openBox('aside')),
     bringBack: hasAside(subject.ids) ? withChosen((ids) => void changes.make(bringBackWish(catalogue, ids))) : null,
     names: withChosen((ids) => desk.openBox('names', ids)),

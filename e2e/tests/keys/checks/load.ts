@@ -6,6 +6,7 @@ import {
   type ChecksOf,
   focuses,
   inChooser,
+  inLoad,
   inView,
   leavesNewDrawer,
   menu,
@@ -32,6 +33,20 @@ const withGain = (look: Check, steps = 1): Check =>
     await undo(page, steps + 1);
     await expect(slot(page, SECOND)).toContainText('insert');
   });
+
+/** A slot of a bus is offered two chests: a key leads to the other one, and back. */
+const turnsChest: Check = async (page, press) => {
+  await inLoad(page, 'Voices, slot 1');
+  await page.keyboard.press('Enter');
+  const chest = dialog(page).getByRole('group', { name: 'Chest' }).getByRole('button', { pressed: true });
+  const before = await chest.innerText();
+  await press();
+  await expect(chest).not.toHaveText(before);
+  await press();
+  await expect(chest).toHaveText(before);
+  await page.keyboard.press('Escape');
+  await expect(dialog(page)).toHaveCount(0);
+};
 
 export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fronts'> = {
   slots: {
@@ -119,6 +134,8 @@ export const LOAD_CHECKS: ChecksOf<'slots' | 'chooser' | 'chooserFronts' | 'fron
       await press();
       await expect.poll(() => optionAt(page)).toBeGreaterThan(before);
     }),
+    nextChest: turnsChest,
+    previousChest: turnsChest,
     parts: inChooser(async (page, press) => {
       await page.keyboard.type('gain');
       await press();

@@ -103,6 +103,15 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await undo(page);
       await undo(page);
     },
+    outOfAll: async (page, press) => {
+      await onRow(page);
+      await page.keyboard.press('8');
+      await expect(foot(page)).toContainText(/Undo: put .+ on Tray 8/);
+      await press();
+      await expect(foot(page)).toContainText(/Undo: take .+ out of \d+ places? in drawers and on trays/);
+      await saved(page);
+      await undo(page, 2);
+    },
     setAside: asks(onRow, /^Set aside$/),
     bringBack: async (page, press) => {
       await onRow(page);
@@ -234,6 +243,7 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
     walkUp: leads(() => 4, '1'),
     tick: leads(() => 5, '0'),
     all: leads(() => 5, '\\d{3}'),
+    invert: leads(() => 5, '\\d{3}'),
     about: async (page, press) => {
       await onRow(page);
       await press();

@@ -89,6 +89,7 @@ export function PluginList({
 
   const handlers = (page: number): KeyHandlers<'list'> => ({
     ...selectionHandlers(selection, { count: plugins.length, page }, whenFound),
+    invert: () => whenFound(() => selection.invert()),
     about: () => {
       if (selection.now().at < 0) return false;
       whenFound(() => open(selection.now().id));

@@ -67,6 +67,7 @@ export function useSubject({ listed, waiting, first, shown, show }: Asked): Subj
     toggle: backInList(own.toggle),
     all: backInList(own.all),
     none: backInList(own.none),
+    invert: backInList(own.invert),
   };
   const selected = elsewhere ?? waiting ?? [...own.ids];
   const isInPanel = shown !== null && !areOf(selected, shown);

@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { use } from 'react';
+import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
 import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
@@ -8,6 +9,7 @@ import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { Failed, Loading } from '../../parts/empty-note';
 import { isElsewhere } from '../../catalogue/presence';
+import { useStartScan } from '../../catalogue/scanning';
 import { usePluginDetail } from '../../catalogue/queries';
 import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useChanges } from '../../arrangement/changes';
@@ -86,6 +88,14 @@ function About({
   const listed = catalogue.byId.get(plugin.id);
   const face = listed === undefined ? null : faceOf(computer.id, listed, use(FacesContext));
   const { naming, aside } = plugin;
+  const scan = useStartScan();
+  const readAgain = (): void =>
+    scan.mutate(
+      { paths: [...new Set(plugin.builds.map((build) => build.path))], again: true },
+      {
+        onSuccess: () => toast(`The files of ${plugin.name} are read again. What changes is shown when that is done.`),
+      },
+    );
   const bringBack = (): void => {
     const builds = aside?.buildId == null ? [] : plugin.builds.map(({ id }) => ({ id, pluginId: plugin.id }));
     void changes.make({ kind: 'bring-back', pluginIds: aside?.buildId == null ? [plugin.id] : [], builds });
@@ -152,7 +162,10 @@ function About({
             <KeyHint place="sort" does="toBuilds" />{' '}
             {plugin.builds.length === 1
               ? 'Its build'
-              : `Its ${String(plugin.builds.length)} builds, the preferred one first`}
+              : `Its ${String(plugin.builds.length)} builds, the preferred one first`}{' '}
+            <PlainButton disabled={!computer.here} onClick={readAgain}>
+              Read again
+            </PlainButton>
             {plugin.elsewhere.length > 0 && <span className="quiet"> also on {plugin.elsewhere.join(', ')}</span>}
           </h3>
         )}
