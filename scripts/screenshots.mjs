@@ -109,6 +109,14 @@ async function takeAll(url) {
   await about.keyboard.press('Enter');
   await about.getByText('the preferred one first').waitFor();
   await take(about, 'plugin');
+  const own = await open('sort');
+  await own.keyboard.press('q');
+  await own.getByLabel('Music program').fill('Fly Loft');
+  await own
+    .getByLabel('Names, one a line')
+    .fill('Curtain Chorus\nTrapdoor Limiter\nBalcony Organ, organ\nGallery Verb, reverb, Tollgate Sound\nFoyer EQ');
+  await own.getByRole('button', { name: 'Add 5 entries' }).waitFor();
+  await take(own, 'own-entries');
   await take(await open('load'), 'load');
   await take(await open('keep'), 'keep');
   const page = await open('load', 'dark');

@@ -125,3 +125,16 @@ test('an own entry is loaded in a slot, is recent there, and is handed over by i
   await pick.close();
   await undo(page, 2);
 });
+
+test('what is filed although it is set aside says so, and is brought back from there', async ({ page }) => {
+  await page.getByRole('row').nth(3).click();
+  await page.keyboard.press('a');
+  await page.keyboard.press('Enter');
+  await expect(foot(page)).toContainText(/Undo: set .+ aside/);
+  await page.keyboard.press('8');
+  const notice = page.locator('[data-sonner-toast]').filter({ hasText: 'set aside, and left out of menus' });
+  await notice.getByRole('button', { name: 'Bring back' }).click();
+  await expect(foot(page)).toContainText(/Undo: bring back .+/);
+  await saved(page);
+  await undo(page, 3);
+});

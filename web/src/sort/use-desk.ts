@@ -68,7 +68,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
-  const filing = useFiling(state, chest, useChanges(computer.id), memory.again ?? []);
+  const filing = useFiling(catalogue, state, chest, useChanges(computer.id), memory.again ?? []);
   const { changes } = filing;
   const [pictures, setPictures] = useKept('pictures');
   const open = useSteadyList(view.open);

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useMemo, useRef, useState, useLayoutEffect } from 'react';
+import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
@@ -10,7 +11,9 @@ import { drawersIn } from '@clever-drawer/core/chests/look-up';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { knownIn } from '../../arrangement/arrangement-query';
 import type { Changes } from '../../arrangement/changes';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
+import { bringBackWish } from './desk-wishes';
 
 interface Filing {
   /** The changes of the desk: what files, by key, by drag or one after the other, is remembered. */
@@ -38,22 +41,67 @@ export function filedInto(intents: readonly Intent[], state: Arrangement): reado
   });
 }
 
+/** The items that an act puts into drawers or on trays. */
+const placedBy = (intents: readonly Intent[]): readonly ItemId[] =>
+  intents.flatMap((intent) =>
+    intent.kind === 'file' ||
+    intent.kind === 'place' ||
+    intent.kind === 'make-drawer' ||
+    intent.kind === 'tray-on' ||
+    intent.kind === 'place-on-tray'
+      ? intent.pluginIds
+      : [],
+  );
+
+/** Tells that menus will not show what was just filed, because it is set aside or not on this computer. */
+function tellHidden(ids: readonly ItemId[], catalogue: ChosenCatalogue, { make }: Changes): void {
+  const items = ids.flatMap((id) => catalogue.byId.get(id) ?? []);
+  const aside = items.filter((item) => item.aside !== null);
+  const missing = items.filter((item) => item.aside === null && !item.found);
+  const inWords = (hidden: readonly ChosenItem[]): string =>
+    hidden.length === 1 ? `${hidden[0]?.name ?? ''} is` : `${String(hidden.length)} of them are`;
+  if (aside.length > 0)
+    toast(`${inWords(aside)} set aside, and left out of menus.`, {
+      action: {
+        label: 'Bring back',
+        onClick: () =>
+          void make(
+            bringBackWish(
+              catalogue,
+              aside.map((item) => item.id),
+            ),
+          ),
+      },
+    });
+  if (missing.length > 0) toast(`${inWords(missing)} not on this computer, and left out of menus here.`);
+}
+
 /** Files into drawers that are there or new, and remembers which, however it was done, so that one key does it again. */
-export function useFiling(state: Arrangement, chest: Chest | null, own: Changes, first: readonly DrawerId[]): Filing {
+export function useFiling(
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  chest: Chest | null,
+  own: Changes,
+  first: readonly DrawerId[],
+): Filing {
   const client = useQueryClient();
   const computer = useComputer();
   const [last, setLast] = useState(first);
-  const latest = useRef(state);
+  const latest = useRef({ state, catalogue });
   useLayoutEffect(() => {
-    latest.current = state;
+    latest.current = { state, catalogue };
   });
   const changes = useMemo(
     (): Changes => ({
       ...own,
       make: (...intents) => {
-        const into = filedInto(intents, latest.current);
+        const into = filedInto(intents, latest.current.state);
         if (into.length > 0) setLast(into);
-        return own.make(...intents);
+        const placed = placedBy(intents);
+        return own.make(...intents).then((done) => {
+          if (done && placed.length > 0) tellHidden(placed, latest.current.catalogue, own);
+          return done;
+        });
       },
     }),
     [own],
