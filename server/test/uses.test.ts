@@ -195,6 +195,14 @@ it('an own entry is filed by a rule, loaded, counted, handed over by name, and d
     status: 201,
     body: { name: 'Stage Reverb', path: null, identifier: null, sent: false },
   });
+  // A session that goes out and comes in again keeps it in its slot.
+  const { body: document } = await call<{ plugins: object[] }>('GET', at(`sessions/${session}`));
+  expect(document.plugins).toContainEqual({ id, name: 'Stage Reverb', vendor: 'Marquee Desk', builds: [] });
+  const { body: brought } = await call<SessionReport>('POST', at('sessions'), document);
+  expect(brought.missing).toEqual([]);
+  const { body: now } = await call<ArrangementView>('GET', at('arrangement'));
+  expect(now.slot.filter((one) => one.pluginId === id)).toHaveLength(2);
+  await call('POST', at('undo'), {});
   await call('POST', at('changes'), { intents: [{ kind: 'delete-own-entries', ids: [id] }] });
   expect(await slotNow()).toMatchObject({ pluginId: null });
   await call('POST', at('undo'), {});

@@ -2,7 +2,7 @@ import type { Grade } from '../catalogue/evidence.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import { asId, type PluginId } from '../ids.js';
-import { compareNames } from '../text/words.js';
+import { compareNames, fold } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { LaneWidth } from './rows/lane.js';
 import type { OwnEntry } from './rows/own-entry.js';
@@ -80,6 +80,28 @@ function ownPlugin(row: OwnEntry, { loads, lastLoad }: OwnEntryLoads): OwnPlugin
   remembered.set(row, plugin);
   return plugin;
 }
+
+/** What names an own entry among all: its name and its program, whatever their capitals. */
+export const ownEntryKey = ({ name, program }: Pick<OwnEntry, 'name' | 'program'>): string =>
+  `${fold(program)}\n${fold(name)}`;
+
+/** The own entries by what names them; see ownEntryKey. */
+export const ownEntriesByKey = ({ ownEntry }: Pick<Arrangement, 'ownEntry'>): ReadonlyMap<string, OwnEntry> =>
+  new Map([...ownEntry.values()].map((row) => [ownEntryKey(row), row]));
+
+/** Own entries as sessions refer to plugins: by id, name and vendor, without builds. */
+export const ownReferences = ({
+  ownEntry,
+}: Pick<Arrangement, 'ownEntry'>): ReadonlyMap<
+  PluginId,
+  { readonly id: PluginId; readonly name: string; readonly vendor: string; readonly builds: readonly never[] }
+> =>
+  new Map(
+    [...ownEntry.values()].map(({ id, name, maker, program }) => [
+      id,
+      { id, name, vendor: maker ?? program, builds: NONE },
+    ]),
+  );
 
 interface Named {
   readonly name: string;

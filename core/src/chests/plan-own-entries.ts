@@ -1,7 +1,6 @@
-import { fold } from '../text/words.js';
 import type { PluginId } from '../ids.js';
-import type { Arrangement } from './arrangement.js';
 import { sameRow, type Edit } from './edit.js';
+import { ownEntriesByKey, ownEntryKey } from './own-entries.js';
 import { placesOfItem } from './item-places.js';
 import type { Planners } from './plan.js';
 import { nothing, planned, refuse, UNCHANGED } from './plan.js';
@@ -10,14 +9,6 @@ import type { OwnEntry } from './rows/own-entry.js';
 
 /** The most own entries that are added at once. */
 export const MAX_OWN_ENTRIES = 2000;
-
-/** The own entry with this name in a program, whatever its capitals; undefined for none. */
-export const ownEntryNamed = (
-  { ownEntry }: Pick<Arrangement, 'ownEntry'>,
-  { name, program }: Pick<OwnEntry, 'name' | 'program'>,
-): OwnEntry | undefined => [...ownEntry.values()].find((row) => keyOf(row) === keyOf({ name, program }));
-
-const keyOf = ({ name, program }: Pick<OwnEntry, 'name' | 'program'>): string => `${fold(program)}\n${fold(name)}`;
 
 const inWords = (entries: readonly { readonly name: string }[]): string => {
   const [only] = entries;
@@ -29,11 +20,11 @@ export const OWN_ENTRY_PLANNERS: Planners<'add-own-entries' | 'change-own-entry'
   'add-own-entries': {
     names: nothing,
     plan: (state, { entries }) => {
-      const known = new Set([...state.ownEntry.values()].map(keyOf));
+      const known = new Set(ownEntriesByKey(state).keys());
       for (const entry of entries) {
-        if (state.ownEntry.has(entry.id) || known.has(keyOf(entry)))
+        if (state.ownEntry.has(entry.id) || known.has(ownEntryKey(entry)))
           return refuse(`${entry.program} has an own entry called ${entry.name} already.`);
-        known.add(keyOf(entry));
+        known.add(ownEntryKey(entry));
       }
       if (entries.length === 0) return refuse(UNCHANGED);
       return planned(
@@ -49,7 +40,7 @@ export const OWN_ENTRY_PLANNERS: Planners<'add-own-entries' | 'change-own-entry'
       const before = state.ownEntry.get(id);
       if (before === undefined) return refuse(NO_ENTRY);
       const after: OwnEntry = { ...before, ...fields };
-      const other = ownEntryNamed(state, after);
+      const other = ownEntriesByKey(state).get(ownEntryKey(after));
       if (other !== undefined && other.id !== id)
         return refuse(`${after.program} has an own entry called ${other.name} already.`);
       if (sameRow(before, after)) return refuse(UNCHANGED);

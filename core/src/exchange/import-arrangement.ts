@@ -6,9 +6,10 @@ import { itemId, itemParts, type ItemParts } from '../chests/item.js';
 import type { DrawerPlan, PlannedLine } from '../chests/lay-out-drawers.js';
 import { layOutStepwise } from '../chests/lay-out-drawers.js';
 import { byOrder, chestsOf, trayEntries } from '../chests/look-up.js';
-import { ownEntryNamed } from '../chests/plan-own-entries.js';
+import { ownEntriesByKey, ownEntryKey } from '../chests/own-entries.js';
 import { keysBefore } from '../chests/order-keys.js';
 import type { Drawer } from '../chests/rows/drawer.js';
+import type { OwnEntry } from '../chests/rows/own-entry.js';
 import { trayEntryId } from '../chests/rows/tray-entry.js';
 import type { Format } from '../facts/format.js';
 import type { ChainId, ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
@@ -94,7 +95,12 @@ export function* importStepwise(
     'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
   const edits: Edit[] = [];
   const add = (edit: Edit): void => void edits.push(edit);
-  for (const entry of document.ownEntries) edits.push(...ownEntryEdits(state, entry, ownEntries));
+  const ownByKey = ownEntriesByKey(state);
+  for (const entry of document.ownEntries) {
+    const same = ownByKey.get(ownEntryKey(entry));
+    ownEntries.set(entry.id, same?.id ?? entry.id);
+    edits.push(...ownEntryEdits(state, entry, same));
+  }
   for (const chain of document.chains) {
     const parts = chain.parts
       .filter((part) => known.has(part.plugin))
@@ -170,15 +176,13 @@ export function* importStepwise(
   return { change, matched: [...new Set(matches.values())], missing };
 }
 
-/** The edits that bring an own entry in; one of the same name in the same program is taken for it, and noted beside the document's. */
+/** The edits that bring an own entry in; `same` is one of this name in the same program, which is taken for it. */
 function ownEntryEdits(
   state: Arrangement,
   { naming, aside, ...row }: OwnEntryDocument,
-  known: Map<PluginId, PluginId>,
+  same: OwnEntry | undefined,
 ): Edit[] {
-  const same = ownEntryNamed(state, row);
   const id = same?.id ?? row.id;
-  known.set(row.id, id);
   return [
     ...(same === undefined && !state.ownEntry.has(id)
       ? [{ of: 'ownEntry' as const, id, before: null, after: row }]

@@ -1,8 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { SessionReport } from '@clever-drawer/contract/responses';
+import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { isOwnEntry, ownReferences } from '@clever-drawer/core/chests/own-entries';
 import type { Session } from '@clever-drawer/core/chests/rows/session';
 import { dawprojectOf } from '@clever-drawer/core/exchange/dawproject';
 import { exportSession, planBringSession, type SessionDocument } from '@clever-drawer/core/exchange/session-document';
+import type { Exported } from '@clever-drawer/core/exchange/export-arrangement';
+import type { PluginId } from '@clever-drawer/core/ids';
+import type { EntityManager } from 'typeorm';
 import { notFound, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { addMissing, loadReferences } from '../store/catalogue-store.js';
@@ -22,7 +27,7 @@ export function sessionHandlers({ arranging, readProject }: Context): Handlers<K
     arranging.look(computer, async (db, _id, state) => {
       const session: Session | undefined = state.session.get(sessionId);
       if (session === undefined) throw notFound('session');
-      return exportSession(state, session, await loadReferences(db), new Date());
+      return exportSession(state, session, await referencesOf(db, state), new Date());
     });
   const bringIn = async (
     computer: string,
@@ -31,8 +36,12 @@ export function sessionHandlers({ arranging, readProject }: Context): Handlers<K
     leftOut: number,
   ): Promise<SessionReport> =>
     arranging.change(computer, window, async (db, id, state) => {
-      const plan = planBringSession(state, document, await loadReferences(db), randomUUID);
-      await addMissing(db, plan.missing);
+      const plan = planBringSession(state, document, await referencesOf(db, state), randomUUID);
+      // An own entry that is not here has no place in the catalogue: its slot keeps it until it is.
+      await addMissing(
+        db,
+        plan.missing.filter(({ id: plugin }) => !isOwnEntry(plugin)),
+      );
       const missing = plan.missing.map(({ name, vendor }) => ({ name, vendor }));
       return { session: plan.sessionId, missing, leftOut, saved: await saveChange(db, id, state, plan.change, window) };
     });
@@ -61,6 +70,10 @@ export function sessionHandlers({ arranging, readProject }: Context): Handlers<K
     },
   };
 }
+
+/** The plugins of the catalogue and the own entries, as sessions refer to them. */
+const referencesOf = async (db: EntityManager, state: Arrangement): Promise<ReadonlyMap<PluginId, Exported>> =>
+  new Map<PluginId, Exported>([...(await loadReferences(db)), ...ownReferences(state)]);
 
 /** A name as a file's: without signs that file systems keep for themselves. */
 const fileName = (name: string): string =>

@@ -1,8 +1,8 @@
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { ownEntryIdOf, programsOf } from '@clever-drawer/core/chests/own-entries';
-import { MAX_OWN_ENTRIES, ownEntryNamed } from '@clever-drawer/core/chests/plan-own-entries';
+import { ownEntriesByKey, ownEntryIdOf, ownEntryKey, programsOf } from '@clever-drawer/core/chests/own-entries';
+import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
 import { readOwnList, type ProposedEntry } from '@clever-drawer/core/chests/read-own-list';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
@@ -40,8 +40,8 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
   const correctionOf = ({ name }: ProposedEntry): Correction => corrections.get(fold(name)) ?? {};
   const correct = ({ name }: ProposedEntry, change: Correction): void =>
     setCorrections((old) => new Map(old).set(fold(name), { ...old.get(fold(name)), ...change }));
-  const isThere = ({ name }: ProposedEntry): boolean =>
-    named !== '' && ownEntryNamed(state, { name, program: named }) !== undefined;
+  const present = useMemo(() => ownEntriesByKey(state), [state]);
+  const isThere = ({ name }: ProposedEntry): boolean => present.has(ownEntryKey({ name, program: named }));
   const wanted = proposed.filter((entry) => !isThere(entry) && correctionOf(entry).isLeftOut !== true);
   const canAdd = named !== '' && wanted.length > 0;
   const submit = (): void => {

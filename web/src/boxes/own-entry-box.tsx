@@ -1,8 +1,7 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { programsOf } from '@clever-drawer/core/chests/own-entries';
-import { ownEntryNamed } from '@clever-drawer/core/chests/plan-own-entries';
+import { ownEntriesByKey, ownEntryKey, programsOf } from '@clever-drawer/core/chests/own-entries';
 import type { OwnEntry } from '@clever-drawer/core/chests/rows/own-entry';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import type { Changes } from '../arrangement/changes';
@@ -23,7 +22,7 @@ export function OwnEntryBox({ entry, state, changes, close }: Props) {
   const id = useId();
   const set = (change: Partial<OwnEntry>): void => setTyped((old) => ({ ...old, ...change }));
   const [name, program, maker] = [typed.name.trim(), typed.program.trim(), (typed.maker ?? '').trim()];
-  const other = ownEntryNamed(state, { name, program });
+  const other = ownEntriesByKey(state).get(ownEntryKey({ name, program }));
   const isTaken = other !== undefined && other.id !== entry.id;
   const submit = (): void => {
     if (name === '' || program === '' || isTaken) return;
