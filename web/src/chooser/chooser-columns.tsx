@@ -6,7 +6,7 @@ import { useEffect, useRef, type MouseEvent, type RefObject } from 'react';
 import { itemNamesOf } from '../catalogue/item-names';
 import { optionId } from './chooser-list';
 import type { Option } from './options';
-import type { Chooser } from './use-chooser';
+import type { Chooser } from './chooser';
 import styles from './chooser-columns.module.css';
 
 interface Props {

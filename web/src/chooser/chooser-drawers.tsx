@@ -8,7 +8,7 @@ import { focusWhenThere } from '../lib/focus';
 import { frontHandlers, type FrontWay } from '../parts/front-walk';
 import { CutName } from '../parts/cut-name';
 import { PlainButton } from '../parts/plain-button';
-import type { Chooser } from './use-chooser';
+import type { Chooser } from './chooser';
 import type { OfferedDrawer } from './offered-drawers';
 import fronts from '../parts/front.module.css';
 import styles from './chooser.module.css';

@@ -7,7 +7,7 @@ import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue'
 import { useActMenu } from '../parts/act-menu';
 import type { MenuAct } from '../parts/menu-act';
 import { ChooserParts } from './chooser-parts';
-import type { Chooser } from './use-chooser';
+import type { Chooser } from './chooser';
 
 interface Props {
   readonly chooser: Chooser;

@@ -7,7 +7,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import { itemNamesOf } from '../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import { CutName } from '../parts/cut-name';
-import type { Chooser } from './use-chooser';
+import type { Chooser } from './chooser';
 import type { Option, OptionGroup } from './options';
 import { whyOutside, type ChosenFor } from './use-offer';
 import styles from './chooser.module.css';

@@ -12,7 +12,7 @@ import { ChooserFiling } from './chooser-filing';
 import { ChooserList, optionId } from './chooser-list';
 import { ChooserPreview } from './chooser-preview';
 import { CHOOSER_VIEWS, digitIn, outsideInWords } from './options';
-import type { Chooser } from './use-chooser';
+import type { Chooser } from './chooser';
 import { whyOutside, type ChosenFor } from './use-offer';
 import styles from './chooser.module.css';
 

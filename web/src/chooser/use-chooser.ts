@@ -1,18 +1,15 @@
-import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { toast } from 'sonner';
 import { useEventCallback } from 'usehooks-ts';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
-import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
-import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
 import { recentOf } from '@clever-drawer/core/menu/use';
-import type { Changes } from '../arrangement/changes';
-import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
-import { NO_USES, useUses, type KnownUse } from '../catalogue/uses';
+import type { ChosenItem } from '../catalogue/chosen-catalogue';
+import { NO_USES, useUses } from '../catalogue/uses';
 import { takeKey } from '../keys/use-keys';
 import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
@@ -21,83 +18,11 @@ import { useToldAtRest } from '../lib/use-told-at-rest';
 import { tell } from '../lib/telling';
 import { openMenuHere } from '../parts/act-menu';
 import { stepHandlers } from '../parts/list-keys';
+import type { Chooser, Choosing } from './chooser';
 import { columnGroups, toColumn } from './column-groups';
-import { CHOOSER_VIEWS, digitIn, optionGroups, type ChooserView, type Option, type OptionGroup } from './options';
-import type { OfferedDrawer } from './offered-drawers';
+import { CHOOSER_VIEWS, digitIn, optionGroups, type Option } from './options';
 import { isInMenu, isTyping, isWithin, MODIFIERS } from './own-events';
-import { useOffer, whyOutside, type ChosenFor, type Offer } from './use-offer';
-
-/** What was chosen, by which way, and what it took. */
-export interface Taken {
-  readonly items: readonly ChosenItem[];
-  readonly way: LoadWay;
-  readonly keys: number;
-  readonly clicks: number;
-  readonly milliseconds: number;
-  /** Whether the slot below is to be filled next. */
-  readonly goesOn: boolean;
-  /** The very build of a single item; null or absent: the usual one. */
-  readonly buildId?: BuildId | null;
-}
-
-/** For which place something is chosen, and what becomes of it. */
-export interface Choosing {
-  readonly place: ChosenFor;
-  readonly catalogue: ChosenCatalogue;
-  readonly state: Arrangement;
-  readonly changes: Changes;
-  /** What was typed before the chooser was open: a letter on the slot, or what a link asks for. */
-  readonly typedFirst: string;
-  readonly take: (taken: Taken) => void;
-  /** Empties the slot; null where there is none, or nothing in it. */
-  readonly clear: (() => void) | null;
-  readonly close: () => void;
-}
-
-/** What the chooser shows, and what can be done with it. */
-export interface Chooser {
-  readonly input: RefObject<HTMLInputElement | null>;
-  readonly fronts: RefObject<HTMLDivElement | null>;
-  readonly typed: string;
-  readonly type: (text: string) => void;
-  readonly chests: readonly Chest[];
-  readonly chest: string | null;
-  readonly setChest: (id: string) => void;
-  readonly offer: Offer;
-  /** See Offering. */
-  readonly isSettled: boolean;
-  readonly uses: readonly KnownUse[];
-  /** The drawer or tray that is open, also one that holds nothing that fits. */
-  readonly open: string | null;
-  readonly opened: OfferedDrawer | undefined;
-  readonly openDrawer: (id: string | null) => void;
-  readonly view: ChooserView;
-  readonly setView: (view: ChooserView) => void;
-  readonly groups: readonly OptionGroup[];
-  readonly options: readonly Option[];
-  /** The marked one; -1 for none. */
-  readonly at: number;
-  readonly mark: (at: number) => void;
-  /** What is ticked, in the order in which it was. */
-  readonly ticked: readonly ItemId[];
-  readonly click: (option: Option, event: MouseEvent) => void;
-  /** The item whose builds or plugins are chosen from; null for none. */
-  readonly partsOf: ChosenItem | null;
-  readonly openParts: (id: ItemId | null) => void;
-  /** Takes items that were chosen in a box in front, a single one as a certain build. */
-  readonly takeParts: (items: readonly ChosenItem[], buildId: BuildId | null) => void;
-  readonly withAll: boolean;
-  readonly setWithAll: (on: boolean) => void;
-  readonly onKeyDown: (event: KeyboardEvent) => void;
-  readonly onFrontKey: (event: KeyboardEvent) => boolean;
-  /** Counts keys and clicks before anything acts on them. */
-  readonly counting: {
-    readonly onKeyDownCapture: (event: KeyboardEvent) => void;
-    readonly onClickCapture: (event: MouseEvent) => void;
-  };
-  /** How many pictures stand in a line: arrows go by that. */
-  readonly perLine: RefObject<number>;
-}
+import { useOffer, whyOutside } from './use-offer';
 
 /** What waits for the search to answer: loading, also going on to the slot below, or choosing among builds. */
 type MarkedAct = 'load' | 'load on' | 'parts';

@@ -13,7 +13,7 @@ import type { Changes } from '../arrangement/changes';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { KnownUse } from '../catalogue/uses';
 import { whyOutside } from '../chooser/use-offer';
-import type { Taken } from '../chooser/use-chooser';
+import type { Taken } from '../chooser/chooser';
 import { strokesOf } from '../keys/strokes-of';
 import { focusWhenThere } from '../lib/focus';
 import type { MenuAct } from '../parts/menu-act';

@@ -4,7 +4,8 @@ import type { Lane } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { ActMenus } from '../parts/act-menu';
 import { ChooserPanel } from '../chooser/chooser-panel';
-import { useChooser, type Choosing } from '../chooser/use-chooser';
+import type { Choosing } from '../chooser/chooser';
+import { useChooser } from '../chooser/use-chooser';
 import styles from './load.module.css';
 
 interface Props extends Choosing {

@@ -9,7 +9,7 @@ import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { ChosenFor } from '../chooser/use-offer';
-import type { Taken } from '../chooser/use-chooser';
+import type { Taken } from '../chooser/chooser';
 import { focusWhenThere } from '../lib/focus';
 
 /** A slot that something is chosen for. */

@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import { ChooserPanel } from '../chooser/chooser-panel';
-import { useChooser, type Choosing } from '../chooser/use-chooser';
+import type { Choosing } from '../chooser/chooser';
+import { useChooser } from '../chooser/use-chooser';
 import { PICK_SLOTS, type PickSlot } from './pick-slots';
 import styles from './pick.module.css';
 

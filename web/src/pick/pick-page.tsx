@@ -9,7 +9,7 @@ import { useOtherWindows } from '../arrangement/other-windows';
 import { FacesContext } from '../catalogue/face';
 import { useCatalogue, type Catalogue } from '../catalogue/queries';
 import { useChosen } from '../catalogue/chosen-catalogue';
-import type { Taken } from '../chooser/use-chooser';
+import type { Taken } from '../chooser/chooser';
 import type { ChosenFor } from '../chooser/use-offer';
 import { call, wordsOf } from '../lib/api';
 import { useComputer } from '../lib/use-computer';
