@@ -36,7 +36,9 @@ export function ChooserPreview({ item, name, width, isFed, catalogue, state, use
     item.chain !== undefined
       ? [`chain: ${namesOf(catalogue, item.chain)}`, ...whereAndWhen(places, last, now)]
       : [
-          `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'an unknown vendor'}`,
+          item.program !== undefined && item.program === item.vendor
+            ? kindInWords(item.types, item.role)
+            : `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'an unknown vendor'}`,
           item.program !== undefined
             ? `in ${item.program}, handed over by name`
             : chosen === undefined
