@@ -24,16 +24,18 @@ const SEPARATORS = ['\t', ';', ','] as const;
  */
 export function readOwnList(text: string, most: number): ProposedEntry[] {
   const entries = new Map<string, ProposedEntry>();
+  // The same few types and makers stand in most lines, and to look one up takes a millisecond.
+  const kindNamed = memoizeKinds();
   for (const line of text.split(/\r\n|\r|\n/)) {
     if (entries.size === most) break;
-    const entry = readLine(line);
+    const entry = readLine(line, kindNamed);
     const key = entry === null ? '' : fold(entry.name);
     if (entry !== null && !entries.has(key)) entries.set(key, entry);
   }
   return [...entries.values()];
 }
 
-function readLine(line: string): ProposedEntry | null {
+function readLine(line: string, kindNamed: KindNamed): ProposedEntry | null {
   const bare = line.replace(BULLET, '');
   const separator = SEPARATORS.find((one) => bare.includes(one)) ?? ',';
   const [first = '', ...more] = bare.split(separator).map((part) => cappedText(part.trim(), NAME_LENGTH));
@@ -47,8 +49,22 @@ function readLine(line: string): ProposedEntry | null {
 
 type Kind = Pick<ProposedEntry, 'role' | 'types'>;
 
-/** The role and type that a word stands for ("reverb", "MIDI effect"); null when it stands for neither. */
-function kindNamed(word: string): Kind | null {
+/** The role and type that a word stands for; null when it stands for neither. */
+type KindNamed = (word: string) => Kind | null;
+
+function memoizeKinds(): KindNamed {
+  const known = new Map<string, Kind | null>();
+  return (word) => {
+    const before = known.get(word);
+    if (before !== undefined) return before;
+    const kind = lookUpKind(word);
+    known.set(word, kind);
+    return kind;
+  };
+}
+
+/** See KindNamed: "reverb", "MIDI effect". */
+function lookUpKind(word: string): Kind | null {
   const wanted = fold(word);
   const role =
     ROLES.find((one) => fold(ROLE_LABELS[one]) === wanted) ?? (wanted === 'effect' ? 'audio-effect' : undefined);

@@ -51,8 +51,12 @@ export function useItemActs({ catalogue, state, changes, chest, closed }: Needs)
         () => void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray, pluginIds: [id] }),
       );
     });
-    const showInSort = (): void =>
-      void navigate(`/${computer.id}/sort?${new URLSearchParams({ q: item?.givenName ?? '' }).toString()}`);
+    const showInSort = (): void => {
+      const way = `/${computer.id}/sort?${new URLSearchParams({ q: item?.givenName ?? '' }).toString()}`;
+      // The pick window stays beside the music program.
+      if (location.pathname.endsWith('/pick')) window.open(way, '_blank', 'noopener');
+      else void navigate(way);
+    };
     return [
       ...(chest === null ? [] : [act('drawers', 'File into drawers …', () => setBox({ kind: 'drawers', id }))]),
       act('names', 'Names and notes: nickname, strip label, tags …', () => setBox({ kind: 'names', id })),

@@ -1,4 +1,4 @@
-import { useId, useMemo, useState } from 'react';
+import { useDeferredValue, useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ownEntriesByKey, ownEntryIdOf, ownEntryKey, programsOf } from '@clever-drawer/core/chests/own-entries';
@@ -13,6 +13,8 @@ import { FormBox } from '../parts/form-box';
 import { PlainButton } from '../parts/plain-button';
 import { RoleSelect, TypeSelect, WidthSelect } from './own-entry-fields';
 import styles from './boxes.module.css';
+
+const MAX_ROWS = 200;
 
 interface Props {
   readonly state: Arrangement;
@@ -35,7 +37,9 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
   const [list, setList] = useState('');
   const [corrections, setCorrections] = useState<ReadonlyMap<string, Correction>>(new Map());
   const id = useId();
-  const proposed = useMemo(() => readOwnList(list, MAX_OWN_ENTRIES), [list]);
+  // Typing goes on while a long list is read.
+  const read = useDeferredValue(list);
+  const proposed = useMemo(() => readOwnList(read, MAX_OWN_ENTRIES), [read]);
   const named = program.trim();
   const correctionOf = ({ name }: ProposedEntry): Correction => corrections.get(fold(name)) ?? {};
   const correct = ({ name }: ProposedEntry, change: Correction): void =>
@@ -43,7 +47,7 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
   const present = useMemo(() => ownEntriesByKey(state), [state]);
   const isThere = ({ name }: ProposedEntry): boolean => present.has(ownEntryKey({ name, program: named }));
   const wanted = proposed.filter((entry) => !isThere(entry) && correctionOf(entry).isLeftOut !== true);
-  const canAdd = named !== '' && wanted.length > 0;
+  const canAdd = named !== '' && wanted.length > 0 && read === list;
   const submit = (): void => {
     if (!canAdd) return;
     const addedAt = new Date().toISOString();
@@ -112,7 +116,7 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
               </tr>
             </thead>
             <tbody>
-              {proposed.map((entry) => {
+              {proposed.slice(0, MAX_ROWS).map((entry) => {
                 const { role = entry.role, types = entry.types, width = null, isLeftOut } = correctionOf(entry);
                 const there = isThere(entry);
                 return (
@@ -169,6 +173,12 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
             </tbody>
           </table>
         </div>
+      )}
+      {proposed.length > MAX_ROWS && (
+        <p className="quiet">
+          The first {MAX_ROWS} are shown. The other {proposed.length - MAX_ROWS} are added as proposed, and can be
+          corrected afterwards.
+        </p>
       )}
       {proposed.length > 0 && named === '' && <p className="flag">Name the music program that they belong to.</p>}
       {proposed.length === MAX_OWN_ENTRIES && (
