@@ -59,7 +59,7 @@ export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatal
   return withOwnNames(withChains(chosen, state.chain, chainPart, naming), ownNamesIn(entry));
 }
 
-/** The same with the own entries behind the plugins. */
+/** The same with the own entries among the plugins, in order of name. */
 const withOwnEntries = memoizeOne(
   (catalogue: Catalogue, ownEntry: Arrangement['ownEntry'], loaded: OwnEntryLoadsById): Catalogue =>
     ownEntry.size === 0
@@ -72,9 +72,6 @@ const withOwnEntries = memoizeOne(
           ),
         },
 );
-
-/** Whether an item is an own entry. */
-export const isOwn = ({ program }: Pick<ChosenItem, 'program'>): boolean => program !== undefined;
 
 /** The plugin of an item; undefined for a chain, which is none. */
 export function pluginIn(catalogue: ChosenCatalogue, id: ItemId): ChosenPlugin | undefined {

@@ -207,7 +207,7 @@ export const catalogueIn = (client: QueryClient, computer: ComputerId): Catalogu
 
 /** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
 export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
-  for (const name of ['catalogue', 'traits', 'presets', 'plugin', 'vendors'])
+  for (const name of ['catalogue', 'own-entry-loads', 'traits', 'presets', 'plugin', 'vendors'])
     void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
@@ -256,6 +256,7 @@ export function lookAtIntake(client: QueryClient, id: ComputerId): void {
     'folders',
     'scans',
     'catalogue',
+    'own-entry-loads',
     'traits',
     'presets',
     'plugin',
