@@ -18,6 +18,8 @@ interface Needs {
   readonly changes: Changes;
   /** The chest whose drawers are filed into; null for none. */
   readonly chest: string | null;
+  /** The trays that it is put on and taken off; absent: all. */
+  readonly trays?: readonly number[];
   /** Called when a box is closed. */
   readonly closed: () => void;
 }
@@ -31,7 +33,8 @@ export interface ItemActs {
 }
 
 /** See ItemActs. */
-export function useItemActs({ catalogue, state, changes, chest, closed }: Needs): ItemActs {
+export function useItemActs(needs: Needs): ItemActs {
+  const { catalogue, state, changes, chest, trays: shown = TRAYS, closed } = needs;
   const [box, setBox] = useState<Box | null>(null);
   const computer = useComputer();
   const navigate = useNavigate();
@@ -42,7 +45,7 @@ export function useItemActs({ catalogue, state, changes, chest, closed }: Needs)
   const act = (key: string, words: string, run: () => void): MenuAct => ({ key, words, hint: '', act: run });
   const of = (id: ItemId): MenuAct[] => {
     const item = catalogue.byId.get(id);
-    const trays = TRAYS.map((tray) => {
+    const trays = shown.map((tray) => {
       const on = state.trayEntry.has(trayEntryId(tray, id));
       const words = `${on ? 'Off' : 'On'} ${trayName(state, tray)}`;
       return act(

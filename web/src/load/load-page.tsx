@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { byOrder, chestsOf } from '@clever-drawer/core/chests/look-up';
 import { chestsFor } from '@clever-drawer/core/menu/slot-menu';
+import { FAVOURITES } from '@clever-drawer/core/chests/rows/tray-entry';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import { slotsIn } from '@clever-drawer/core/chests/chains';
 import { asId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
@@ -32,6 +33,7 @@ import { SlotChooser } from './slot-chooser';
 import { placeOf, useLoading } from './use-loading';
 import styles from './load.module.css';
 
+const ONLY_FAVOURITES = [FAVOURITES];
 const NOTHING_TO_DO = (): void => undefined;
 
 /** Load: the practice session, its lanes side by side, and the chooser that opens on a slot. */
@@ -58,7 +60,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   const sessions = [...state.session.values()].sort(byOrder);
   const session = sessions.find((one) => one.id === shown) ?? sessions[0];
   const chest = chestsFor(chestsOf(state), 'insert')[0]?.id ?? null;
-  const acts = useItemActs({ catalogue, state, changes, chest, closed: NOTHING_TO_DO });
+  const acts = useItemActs({ catalogue, state, changes, chest, trays: ONLY_FAVOURITES, closed: NOTHING_TO_DO });
   const needs = { state, catalogue, changes, uses, load, open, itemActs: acts.of };
   const files = useSessionFiles(needs, (id) => void show(id));
   useFocusOnArrival('[data-lanes] button[data-slot][data-empty], [data-lanes] button[data-slot]');

@@ -48,7 +48,13 @@ export function ActMenus({ children }: { children: ReactNode }) {
           onToggle={(next) => !next && close()}
         >
           <Dropdown.Toggle as="span" bsPrefix={styles.toggle} aria-hidden tabIndex={-1} />
-          <Dropdown.Menu className={styles.menu} role="menu" aria-label={shown.title} ref={focusFirst}>
+          <Dropdown.Menu
+            className={styles.menu}
+            style={{ maxHeight: roomFor(shown.y) }}
+            role="menu"
+            aria-label={shown.title}
+            ref={focusFirst}
+          >
             <div className="dropdown-header one-line">
               <bdi>{shown.title}</bdi>
             </div>
@@ -63,7 +69,7 @@ export function ActMenus({ children }: { children: ReactNode }) {
                   act();
                 }}
               >
-                <span>{words}</span> <kbd>{hint}</kbd>
+                <span>{words}</span> {hint !== '' && <kbd>{hint}</kbd>}
               </Dropdown.Item>
             ))}
           </Dropdown.Menu>
@@ -72,6 +78,11 @@ export function ActMenus({ children }: { children: ReactNode }) {
     </MenuContext>
   );
 }
+
+const MARGIN_PX = 12;
+
+/** The height of a menu that opens at a height of the window: it goes up or down, wherever there is more room. */
+const roomFor = (y: number): number => Math.max(window.innerHeight - y, y) - MARGIN_PX;
 
 const focusFirst = (menu: HTMLElement | null): void => menu?.querySelector<HTMLElement>('[role="menuitem"]')?.focus();
 
