@@ -46,12 +46,16 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
     setCorrections((old) => new Map(old).set(fold(name), { ...old.get(fold(name)), ...change }));
   const present = useMemo(() => ownEntriesByKey(state), [state]);
   const isThere = ({ name }: ProposedEntry): boolean => present.has(ownEntryKey({ name, program: named }));
-  const wanted = proposed.filter((entry) => !isThere(entry) && correctionOf(entry).isLeftOut !== true);
-  const canAdd = named !== '' && wanted.length > 0 && read === list;
+  const isWanted = (entry: ProposedEntry): boolean => !isThere(entry) && correctionOf(entry).isLeftOut !== true;
+  const wanted = proposed.filter(isWanted);
+  const isRead = read === list;
+  const canAdd = named !== '' && (wanted.length > 0 || !isRead);
   const submit = (): void => {
-    if (!canAdd) return;
+    // A hand may be faster than the table.
+    const all = isRead ? wanted : readOwnList(list, MAX_OWN_ENTRIES).filter(isWanted);
+    if (!canAdd || all.length === 0) return;
     const addedAt = new Date().toISOString();
-    const entries = wanted.map((entry) => {
+    const entries = all.map((entry) => {
       const { role = entry.role, types = entry.types, width = null } = correctionOf(entry);
       const { name, maker } = entry;
       return { id: ownEntryIdOf(crypto.randomUUID()), name, maker, program: named, role, types, width, addedAt };
