@@ -42,10 +42,15 @@ test('a slot offers only what fits into it', async ({ page }) => {
     `/computers/${id}/catalogue`,
   );
   // What is set aside is offered nowhere.
-  const { aside, chain } = await ask<{ aside: { id: string }[]; chain: object[] }>(`/computers/${id}/arrangement`);
+  const { aside, chain, ownEntry } = await ask<{
+    aside: { id: string }[];
+    chain: object[];
+    ownEntry: { id: string; role: string }[];
+  }>(`/computers/${id}/arrangement`);
+  const all = [...plugins, ...ownEntry.map((entry) => ({ ...entry, found: true }))];
   const away = new Set(aside.map((one) => one.id));
   const count = (...roles: string[]) =>
-    plugins.filter((plugin) => plugin.found && !away.has(plugin.id) && roles.includes(plugin.role ?? '')).length;
+    all.filter((plugin) => plugin.found && !away.has(plugin.id) && roles.includes(plugin.role ?? '')).length;
   for (const [slot, expected] of [
     ['Toy piano, slot 1', count('midi-effect')],
     ['Toy piano, slot 2', count('instrument')],
