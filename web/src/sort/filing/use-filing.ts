@@ -5,6 +5,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { drawersIn } from '@clever-drawer/core/chests/look-up';
@@ -41,17 +42,22 @@ export function filedInto(intents: readonly Intent[], state: Arrangement): reado
   });
 }
 
-/** The items that an act puts into drawers or on trays. */
-const placedBy = (intents: readonly Intent[]): readonly ItemId[] =>
-  intents.flatMap((intent) =>
-    intent.kind === 'file' ||
-    intent.kind === 'place' ||
-    intent.kind === 'make-drawer' ||
-    intent.kind === 'tray-on' ||
-    intent.kind === 'place-on-tray'
-      ? intent.pluginIds
-      : [],
-  );
+/** The items that an act puts into drawers or on trays where they do not stand yet. */
+const placedBy = (intents: readonly Intent[], state: Arrangement): readonly ItemId[] =>
+  intents.flatMap((intent): readonly ItemId[] => {
+    switch (intent.kind) {
+      case 'file':
+      case 'make-drawer':
+      case 'tray-on':
+        return intent.pluginIds;
+      case 'place':
+        return intent.pluginIds.filter((id) => !state.entry.has(entryId(intent.drawerId, id)));
+      case 'place-on-tray':
+        return intent.pluginIds.filter((id) => !state.trayEntry.has(trayEntryId(intent.tray, id)));
+      default:
+        return [];
+    }
+  });
 
 /** Tells that menus will not show what was just filed, because it is set aside or not on this computer. */
 function tellHidden(ids: readonly ItemId[], catalogue: ChosenCatalogue, { make }: Changes): void {
@@ -97,7 +103,7 @@ export function useFiling(
       make: (...intents) => {
         const into = filedInto(intents, latest.current.state);
         if (into.length > 0) setLast(into);
-        const placed = placedBy(intents);
+        const placed = placedBy(intents, latest.current.state);
         return own.make(...intents).then((done) => {
           if (done && placed.length > 0) tellHidden(placed, latest.current.catalogue, own);
           return done;
