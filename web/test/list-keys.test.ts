@@ -39,6 +39,7 @@ describe('keys that select', () => {
     all: () => void done.push('all'),
     none: () => void done.push('none'),
     invert: () => void done.push('invert'),
+    select: () => void done.push('select'),
     keep: () => nothing(),
   });
   const press = (key: keyof ReturnType<typeof selectionHandlers>, at = 2): [boolean, string | undefined] => {

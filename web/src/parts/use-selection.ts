@@ -30,6 +30,8 @@ export interface Selection<Id extends string> extends SelectedNow<Id> {
   readonly all: () => void;
   readonly none: () => void;
   readonly invert: () => void;
+  /** Selects these, also where the list shows them only in a moment. */
+  readonly select: (ids: readonly Id[]) => void;
   /** To be given back as `first` when the list is shown again. */
   readonly keep: () => Selected<Id>;
 }
@@ -62,6 +64,7 @@ export function useSelection<Id extends string>(listed: readonly Id[], first?: S
     all: () => change((rows, old) => ({ ...old, ids: new Set(rows) })),
     none: () => change((_, old) => ({ ...old, ids: new Set() })),
     invert: () => change(inverted),
+    select: (wanted) => change((_, old) => ({ ...old, ids: new Set(wanted) })),
     keep: () => latest.current.selected,
   };
 }

@@ -138,7 +138,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     /** Lists the own entries and selects those that were just added: the next key is for them. */
     showAdded: (ids: readonly ItemId[]): void => {
       look({ typed: '', filters: { ...NO_FILTERS, state: ['own'] } });
-      subject.selectElsewhere(ids);
+      selection.select(ids);
     },
     /** Deletes own entries; what else is among the ids stays. */
     deleteOwn: (ids: readonly ItemId[]): void => {

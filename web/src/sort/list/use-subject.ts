@@ -68,6 +68,7 @@ export function useSubject({ listed, waiting, first, shown, show }: Asked): Subj
     all: backInList(own.all),
     none: backInList(own.none),
     invert: backInList(own.invert),
+    select: backInList(own.select),
   };
   const selected = elsewhere ?? waiting ?? [...own.ids];
   const isInPanel = shown !== null && !areOf(selected, shown);
