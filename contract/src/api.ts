@@ -237,7 +237,7 @@ export const API = {
   },
   ...LOAD_API,
   'GET /computers/{computer}/export': {
-    summary: 'The arrangement as a document (docs/schemas/arrangement-7.schema.json).',
+    summary: 'The arrangement as a document (docs/schemas/arrangement-8.schema.json).',
     status: 200,
     answer: written<ArrangementDocument>({ type: 'object' }),
     problems: NO_COMPUTER,

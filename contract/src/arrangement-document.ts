@@ -54,7 +54,17 @@ function lineOf(entry: Record<string, AnySchema>): Schema<unknown> {
 const secondLine = lineOf({});
 const line = lineOf({ preset });
 
-const { most, split, ...olderFields } = documentedFields('drawer');
+const { most, split, sign, notInMenus, innerSort, dividerBefore, ...olderFields } = documentedFields('drawer');
+const { name: _chestName, slots: chestSlots, ...chestLook } = documentedFields('chest');
+const { name: _trayName, ...trayLook } = documentedFields('trayName');
+
+/** The fields that the kind of row has. */
+function given(fields: Readonly<Record<string, AnySchema | undefined>>): Record<string, AnySchema> {
+  return Object.fromEntries(Object.entries(fields).filter(([, schema]) => schema !== undefined)) as Record<
+    string,
+    AnySchema
+  >;
+}
 
 const drawerOf = (of: Schema<unknown>, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
@@ -91,11 +101,12 @@ const searches = array()
   .of(object({ ...documentedFields('keptSearch'), name: name('the name of a search') }).noUnknown())
   .max(1000)
   .required();
-const chestsOf = (of: Schema<unknown>, more?: Record<string, AnySchema>) =>
+const chestsOf = (of: Schema<unknown>, more?: Record<string, AnySchema>, look: Record<string, AnySchema> = {}) =>
   array()
     .of(
       object({
-        ...documentedFields('chest'),
+        ...given({ slots: chestSlots }),
+        ...look,
         name: chestName,
         drawers: array().of(drawerOf(of, more)).required(),
       }).noUnknown(),
@@ -107,7 +118,6 @@ const traysOf = (of: Record<string, AnySchema>) =>
     .of(
       object({
         tray: tray(),
-        ...documentedFields('trayName'),
         name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
         ...of,
       }).noUnknown(),
@@ -144,11 +154,12 @@ const withPresets = (aside: AnySchema) => ({
   searches,
 });
 
-const withExceptions = { never: items(), ...(most === undefined ? {} : { most }) };
+const withExceptions = { never: items(), ...given({ most }) };
+const withSplits = { ...withExceptions, ...given({ split }) };
 
 const sinceChains = (aside: AnySchema) => ({
   ...withPresets(aside),
-  chests: chestsOf(line, { ...withExceptions, ...(split === undefined ? {} : { split }) }),
+  chests: chestsOf(line, withSplits),
   chains: array()
     .of(
       object({
@@ -165,9 +176,7 @@ const sinceChains = (aside: AnySchema) => ({
     .required(),
 });
 
-/** The arrangement document of docs/schemas/arrangement-7.schema.json. */
-const newest = object({
-  schema: string().oneOf(['clever-drawer/arrangement/7']).required(),
+const withOwnEntries = {
   ...sinceChains(aside),
   ownEntries: array()
     .of(
@@ -182,6 +191,20 @@ const newest = object({
     )
     .max(MANY)
     .required(),
+};
+
+/** The arrangement document of docs/schemas/arrangement-8.schema.json. */
+const newest = object({
+  schema: string().oneOf(['clever-drawer/arrangement/8']).required(),
+  ...withOwnEntries,
+  chests: chestsOf(line, { ...withSplits, ...given({ sign, notInMenus, innerSort, dividerBefore }) }, chestLook),
+  trays: traysOf({ ...trayLook, items: items() }),
+}).noUnknown();
+
+/** The format of docs/schemas/arrangement-7.schema.json, which is still read. */
+const seventh = object({
+  schema: string().oneOf(['clever-drawer/arrangement/7']).required(),
+  ...withOwnEntries,
 }).noUnknown();
 
 /** The format of docs/schemas/arrangement-6.schema.json, which is still read. */
@@ -241,8 +264,8 @@ const first = object({
 const neither = object({
   schema: string()
     .oneOf(
-      ['clever-drawer/arrangement/7'],
-      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/7" or an earlier one)',
+      ['clever-drawer/arrangement/8'],
+      'this is no arrangement of Clever Drawer (its "schema" is not "clever-drawer/arrangement/8" or an earlier one)',
     )
     .required('this is no arrangement of Clever Drawer (it has no "schema")'),
 });
@@ -254,7 +277,8 @@ const FORMS: ReadonlyMap<unknown, AnySchema> = new Map<unknown, AnySchema>([
   ['clever-drawer/arrangement/4', fourth],
   ['clever-drawer/arrangement/5', fifth],
   ['clever-drawer/arrangement/6', sixth],
-  ['clever-drawer/arrangement/7', newest],
+  ['clever-drawer/arrangement/7', seventh],
+  ['clever-drawer/arrangement/8', newest],
 ]);
 
 /** An arrangement document of any version. */

@@ -7,7 +7,9 @@ import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
+import { LEVEL_SORTS } from '@clever-drawer/core/chests/level-sort';
 import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
+import { SIGNS } from '@clever-drawer/core/chests/sign';
 import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
@@ -39,6 +41,7 @@ const MOST_TAKEN = 32_767;
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const split = () => string().oneOf(DRAWER_SPLITS).nullable().defined();
+const sign = () => string().oneOf(SIGNS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () => idRows(['id', 'pluginId']);
@@ -57,12 +60,19 @@ const ownEntryFields = {
 export const INTENT_SCHEMAS = {
   'make-chest': object({ kind: kind('make-chest'), id: newId(), name: name('the name of a chest'), slots: slots() }),
   'set-chest-slots': object({ kind: kind('set-chest-slots'), id: id(), slots: slots() }),
+  'set-chest-selection': object({
+    kind: kind('set-chest-selection'),
+    id: id(),
+    selection: boolean().strict().required(),
+  }),
+  'divide-chests': object({ kind: kind('divide-chests'), id: id(), label: label().nullable() }),
   'move-chest': object({ kind: kind('move-chest'), id: id(), before: optionalId() }),
   'copy-chest': object({
     kind: kind('copy-chest'),
     id: id(),
     newId: newId(),
     name: name('the name of a chest'),
+    filled: boolean().strict().optional(),
   }),
   'rename-chest': object({ kind: kind('rename-chest'), id: id(), name: name('the name of a chest') }),
   'delete-chest': object({ kind: kind('delete-chest'), id: id() }),
@@ -99,6 +109,27 @@ export const INTENT_SCHEMAS = {
     parentId: optionalId(),
   }),
   'delete-drawer': object({ kind: kind('delete-drawer'), id: id() }),
+  'merge-drawers': object({
+    kind: kind('merge-drawers'),
+    intoId: id(),
+    ids: ids(1),
+  }),
+  'set-sign': object({ kind: kind('set-sign'), id: id(), sign: sign() }),
+  'show-in-menus': object({ kind: kind('show-in-menus'), id: id(), shown: boolean().strict().required() }),
+  'divide-drawers': object({ kind: kind('divide-drawers'), id: id(), label: label().nullable() }),
+  'set-level-sort': object({
+    kind: kind('set-level-sort'),
+    chestId: id(),
+    parentId: optionalId(),
+    sort: string().oneOf(LEVEL_SORTS).nullable().defined(),
+  }),
+  'arrange-drawers': object({
+    kind: kind('arrange-drawers'),
+    chestId: id(),
+    parentId: optionalId(),
+    ids: ids(),
+    by: string().oneOf(LEVEL_SORTS).required(),
+  }),
   file: object({
     kind: kind('file'),
     drawerIds: array().of(id()).min(1).max(500).required(),
@@ -147,6 +178,12 @@ export const INTENT_SCHEMAS = {
     pluginIds: idsOrNull(),
   }),
   'name-tray': object({ kind: kind('name-tray'), tray: tray(), name: text(NAME_LENGTH).nullable().defined() }),
+  'set-tray-sign': object({ kind: kind('set-tray-sign'), tray: tray(), sign: sign() }),
+  'show-tray-in-menus': object({
+    kind: kind('show-tray-in-menus'),
+    tray: tray(),
+    shown: boolean().strict().required(),
+  }),
   'swap-trays': object({ kind: kind('swap-trays'), tray: tray(), with: tray() }),
   'name-plugins': object({
     kind: kind('name-plugins'),

@@ -97,7 +97,7 @@ function contentOf(shape: AnySchema | Media, components: Components, sentTo?: En
 /** A change and a document are told apart by what is in them, which no schema that is fixed says. */
 function requestSchema(shape: AnySchema, key: EndpointKey): JsonSchema {
   if (key.endsWith('/import'))
-    return { type: 'object', description: 'docs/schemas/arrangement-7.schema.json, or an earlier version.' };
+    return { type: 'object', description: 'docs/schemas/arrangement-8.schema.json, or an earlier version.' };
   if (!key.endsWith('/changes')) return jsonSchemaOf(shape);
   const intents = Object.entries(INTENT_SCHEMAS).map(([kind, schema]) => ({
     ...jsonSchemaOf(object(schema.fields as never)),

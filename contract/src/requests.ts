@@ -69,8 +69,11 @@ export const chestRequest = object({
   name: name('the name of a chest'),
   by: string().oneOf(CHEST_BASES).required(),
   slots: slots().default(null),
+  selection: boolean().strict().default(false),
   most: number().strict().integer().min(2).max(MANY).nullable().default(null),
   inner: string().oneOf(INNER_BASES).default('letters'),
+  /** Whether its drawers fill themselves by rules. */
+  follows: boolean().strict().default(false),
   /** A chest whose plugins are left out. */
   without: string().strict().min(1).max(ID_LENGTH).nullable().default(null),
 }).noUnknown();

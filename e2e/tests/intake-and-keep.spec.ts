@@ -142,7 +142,7 @@ test('the arrangement is exported, and brought in beside what is there', async (
   const file = info.outputPath('arrangement.json');
   await (await waiting).saveAs(file);
   expect(JSON.parse(await readFile(file, 'utf8'))).toMatchObject({
-    schema: 'clever-drawer/arrangement/7',
+    schema: 'clever-drawer/arrangement/8',
     computer: 'Music room',
   });
 

@@ -233,7 +233,7 @@ describe('arranging', () => {
     await change({ kind: 'tray-on', tray: 1, pluginIds: ids });
     const document = await get<Record<string, unknown>>(`/computers/${computer}/export`);
     const schema = JSON.parse(
-      await readFile(new URL('../../docs/schemas/arrangement-7.schema.json', import.meta.url), 'utf8'),
+      await readFile(new URL('../../docs/schemas/arrangement-8.schema.json', import.meta.url), 'utf8'),
     ) as object;
     const accepts = new Ajv2020({ formats: { 'date-time': true } }).compile(schema);
     expect(accepts(document) ? [] : accepts.errors).toEqual([]);

@@ -28,7 +28,7 @@ const COUNT = 6000;
 /** A document whose one drawer holds them all; larger than what is read in the server's own thread. */
 function largeDocument() {
   const state = emptyArrangement();
-  const chest = { id: asId<ChestId>('c'), name: 'Large', slots: [], order: 'a' };
+  const chest = { id: asId<ChestId>('c'), name: 'Large', slots: [], selection: false, order: 'a' };
   const drawer = { id: asId<DrawerId>('d'), chestId: chest.id, parentId: null, name: 'All', order: 'a' } as const;
   const entries = Array.from({ length: COUNT }, (_, at) => {
     const pluginId = asId<PluginId>(`name:plugin ${String(at)}`);
@@ -49,7 +49,7 @@ function largeDocument() {
   const full: Arrangement = {
     ...state,
     chest: new Map([[chest.id, chest]]),
-    drawer: new Map([[drawer.id, { ...drawer, rule: null, sort: null, split: null, most: null }]]),
+    drawer: new Map([[drawer.id, { ...drawer, rule: null, sort: null, split: null, most: null, notInMenus: false }]]),
     entry: new Map(entries.map((entry) => [entry.id, entry])),
   };
   return exportArrangement(full, new Map(known), 'Music room', new Date());

@@ -95,13 +95,22 @@ describe('what letting go of a drag would do', () => {
   });
 
   it('a drawer: beside, inside, to the end; never into itself', () => {
-    const space: Dragged = { drawerId: d('Space'), name: 'Space' };
+    const space: Dragged = { drawerIds: [d('Space')], name: 'Space' };
     expect(words(space, { kind: 'into', drawerId: d('Inner') })).toBe('– not into itself');
     expect(words(space, { kind: 'after', drawerId: d('Odds') })).toBe('→ after Odds');
     expect(effectOf(space, { kind: 'after', drawerId: d('Odds') }, STATE).intents[0]).toMatchObject({ before: null });
     expect(effectOf(space, { kind: 'into', drawerId: d('Odds') }, STATE).intents[0]).toMatchObject({
       parentId: 'Odds',
     });
+    const both: Dragged = { drawerIds: [d('Space'), d('Ends')], name: 'Space' };
+    expect(effectOf(both, { kind: 'before', drawerId: d('Odds') }, STATE).intents).toMatchObject([
+      { id: 'Space', before: 'Odds' },
+      { id: 'Ends', before: 'Odds' },
+    ]);
+    expect(effectOf(both, { kind: 'into', drawerId: d('Odds') }, STATE).intents).toMatchObject([
+      { id: 'Space', parentId: 'Odds' },
+      { id: 'Ends', parentId: 'Odds' },
+    ]);
     expect(words(space, { kind: 'chest' })).toBe('→ end of the chest');
     expect(effectOf(space, { kind: 'into', drawerId: d('Space') }, STATE)).toEqual({ words: '', intents: [] });
     expect(effectOf(space, { kind: 'tray', tray: 1 }, STATE).intents).toEqual([]);
@@ -127,8 +136,8 @@ describe('what the keys come to', () => {
     }));
   it('to file: new ones first, then by type; neither what is filed nor what is set aside', () => {
     const places: Places = { has: () => false, of: () => [], isByRule: () => false };
-    expect(toFileQueue(CATALOGUE, places, CATALOGUE.firstArrival)).toEqual(['Echo', 'Plate', 'Goose']);
-    expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null)).toEqual(['Plate', 'Goose']);
+    expect(toFileQueue(CATALOGUE, places, null, CATALOGUE.firstArrival)).toEqual(['Echo', 'Plate', 'Goose']);
+    expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null, null)).toEqual(['Plate', 'Goose']);
   });
 });
 

@@ -4,7 +4,8 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ListedLine } from '../src/parts/line';
-import { drawerActions, lineActionsOf, type DrawerAsk } from '../src/sort/drawer/drawer-actions';
+import { drawerActions, type DrawerAsk } from '../src/sort/drawer/drawer-actions';
+import { lineActionsOf } from '../src/sort/drawer/line-actions';
 import { after, catalogueOf, CHEST, d, drawer, EMPTY, p, plugin } from './support';
 
 const CATALOGUE = catalogueOf([
@@ -33,7 +34,7 @@ const changes = {
     return Promise.resolve(true);
   },
 } as unknown as Changes;
-const actionsIn = (state = STATE) =>
+const actionsIn = (state = STATE, selected: readonly string[] = []) =>
   drawerActions({
     state,
     catalogue: CATALOGUE,
@@ -43,6 +44,8 @@ const actionsIn = (state = STATE) =>
     setOpen: (open) => (opened = open),
     ask: (box) => asked.push(box),
     list: () => undefined,
+    selected: selected.map((id) => the(id, state)),
+    select: () => false,
   });
 const the = (id: string, state = STATE): Drawer => {
   const found = state.drawer.get(id);

@@ -2,16 +2,16 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { BEGINNINGS, isBasis, STARTS, workedOut } from '../src/sort/chest/new-chest';
 import { CHEST } from './support';
 
-const CHESTS: readonly Chest[] = [{ id: CHEST, name: 'Everyday', order: 'a0', slots: null }];
+const CHESTS: readonly Chest[] = [{ id: CHEST, name: 'Everyday', order: 'a0', slots: null, selection: false }];
 const most = (typed: string): number | null => {
-  const start = workedOut('type', { most: typed, inner: 'letters', without: '' }, CHESTS);
+  const start = workedOut('type', { most: typed, inner: 'letters', without: '', follows: false }, CHESTS);
   return start.kind === 'worked-out' ? start.most : NaN;
 };
 
 describe('how a new chest begins', () => {
   it('each beginning has its words, and all but an empty one, a copy and one by rules are worked out', () => {
     expect(BEGINNINGS).toEqual(Object.keys(STARTS));
-    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy', 'rules']);
+    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy', 'structure', 'rules']);
   });
 
   it.each([
@@ -27,8 +27,16 @@ describe('how a new chest begins', () => {
   ])('a largest size of “%s” is %p', (typed, expected) => expect(most(typed)).toBe(expected));
 
   it('leaves out what stands in a chest that there is', () => {
-    const without = (id: string) => workedOut('vendor', { most: '', inner: 'type', without: id }, CHESTS);
-    expect(without('c')).toEqual({ kind: 'worked-out', by: 'vendor', most: null, inner: 'type', without: 'c' });
+    const without = (id: string) =>
+      workedOut('vendor', { most: '', inner: 'type', follows: false, without: id }, CHESTS);
+    expect(without('c')).toEqual({
+      kind: 'worked-out',
+      by: 'vendor',
+      most: null,
+      inner: 'type',
+      follows: false,
+      without: 'c',
+    });
     expect(without('gone')).toMatchObject({ without: null });
   });
 });

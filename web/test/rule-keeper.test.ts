@@ -65,6 +65,7 @@ const drawer = (name: string, text: string | null): Drawer => ({
   order: name,
   rule: text === null ? null : { kind: 'written', text },
   sort: null,
+  notInMenus: false,
 });
 const stateOf = (drawers: readonly Drawer[], entries: readonly Entry[] = []): Arrangement =>
   arrangementOf((kind) => (kind === 'drawer' ? drawers : kind === 'entry' ? entries : []) as never);

@@ -20,6 +20,8 @@ import type { OwnEntry } from './rows/own-entry.js';
 import type { SlotKind } from './rows/slot.js';
 import type { DrawerSort } from './drawer-sort.js';
 import type { DrawerSplit } from './drawer-split.js';
+import type { LevelSort } from './level-sort.js';
+import type { Sign } from './sign.js';
 import type { BuildOf, KeyedBuild } from './set-aside.js';
 
 /**
@@ -41,9 +43,13 @@ type ChestIntent =
   | { kind: 'make-chest'; id: ChestId; name: string; slots: readonly ChestSlot[] | null }
   | { kind: 'rename-chest'; id: ChestId; name: string }
   | { kind: 'set-chest-slots'; id: ChestId; slots: readonly ChestSlot[] | null }
+  /** A selection holds what was chosen for it: nothing else is waiting to be filed. */
+  | { kind: 'set-chest-selection'; id: ChestId; selection: boolean }
   | { kind: 'move-chest'; id: ChestId; before: ChestId | null }
-  /** The ids of what the copy holds are made of its own. */
-  | { kind: 'copy-chest'; id: ChestId; newId: ChestId; name: string }
+  /** `label` null takes the divider in front of a chest away. */
+  | { kind: 'divide-chests'; id: ChestId; label: string | null }
+  /** The ids of what the copy holds are made of its own. `filled` false: its drawers, dividers and rules, and nothing that was filed by hand. */
+  | { kind: 'copy-chest'; id: ChestId; newId: ChestId; name: string; filled?: boolean }
   | { kind: 'delete-chest'; id: ChestId };
 
 type DrawerIntent =
@@ -63,7 +69,18 @@ type DrawerIntent =
   | { kind: 'set-split'; id: DrawerId; split: DrawerSplit | null }
   | { kind: 'move-drawer'; id: DrawerId; chestId: ChestId; parentId: DrawerId | null; before: DrawerId | null }
   | { kind: 'copy-drawer'; id: DrawerId; newId: DrawerId; chestId: ChestId; parentId: DrawerId | null }
-  | { kind: 'delete-drawer'; id: DrawerId };
+  | { kind: 'delete-drawer'; id: DrawerId }
+  /** Puts all that drawers hold, and their inner drawers, into another one, and deletes them. */
+  | { kind: 'merge-drawers'; intoId: DrawerId; ids: readonly DrawerId[] }
+  | { kind: 'set-sign'; id: DrawerId; sign: Sign | null }
+  /** `shown` false leaves a drawer and its inner ones out of every menu, for a while. */
+  | { kind: 'show-in-menus'; id: DrawerId; shown: boolean }
+  /** `label` null takes the divider in front of a drawer away. */
+  | { kind: 'divide-drawers'; id: DrawerId; label: string | null }
+  /** How the drawers of a level are sorted for good; `parentId` null is the chest itself. */
+  | { kind: 'set-level-sort'; chestId: ChestId; parentId: DrawerId | null; sort: LevelSort | null }
+  /** Gives the drawers of a level the order of these ids; `by` says what they were sorted by. */
+  | { kind: 'arrange-drawers'; chestId: ChestId; parentId: DrawerId | null; ids: readonly DrawerId[]; by: LevelSort };
 
 type FilingIntent =
   | { kind: 'file'; drawerIds: readonly DrawerId[]; pluginIds: readonly ItemId[] }
@@ -95,6 +112,8 @@ type TrayIntent =
   /** `pluginIds` null: whatever stands on them. */
   | { kind: 'clear-trays'; trays: readonly number[]; pluginIds: readonly ItemId[] | null }
   | { kind: 'name-tray'; tray: number; name: string | null }
+  | { kind: 'set-tray-sign'; tray: number; sign: Sign | null }
+  | { kind: 'show-tray-in-menus'; tray: number; shown: boolean }
   | { kind: 'swap-trays'; tray: number; with: number };
 
 type NameIntent =

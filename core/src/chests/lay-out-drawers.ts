@@ -1,11 +1,8 @@
 import type { ChestId, DrawerId } from '../ids.js';
 import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
-import type { Rule } from '../rules/rule.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId } from './rows/entry.js';
 import { neverInId } from './rows/never-in.js';
-import type { DrawerSort } from './drawer-sort.js';
-import type { DrawerSplit } from './drawer-split.js';
 import type { Edit } from './edit.js';
 import { itemId, type ItemParts } from './item.js';
 import { firstKeysStepwise, keysBefore } from './order-keys.js';
@@ -14,17 +11,30 @@ import { firstKeysStepwise, keysBefore } from './order-keys.js';
 export type PlannedLine = (ItemParts & { readonly name: string | null }) | { readonly divider: string };
 
 /** A drawer to be made, with what it holds and its inner drawers. */
-export interface DrawerPlan {
-  readonly name: string;
-  readonly rule: Rule | null;
-  readonly sort: DrawerSort | null;
-  readonly most?: number | null;
-  readonly split?: DrawerSplit | null;
+export interface DrawerPlan extends Omit<Drawer, 'id' | 'chestId' | 'parentId' | 'order' | 'notInMenus'> {
+  readonly notInMenus?: boolean;
   readonly lines: readonly PlannedLine[];
   /** What its rule never takes. */
   readonly never?: readonly ItemParts[];
   readonly inner: readonly DrawerPlan[];
 }
+
+/** A drawer that holds nothing and is shown as drawers usually are. */
+export const newDrawer = (id: DrawerId, chestId: ChestId, parentId: DrawerId | null): Drawer => ({
+  id,
+  chestId,
+  parentId,
+  name: '',
+  order: '',
+  rule: null,
+  sort: null,
+  most: null,
+  split: null,
+  sign: null,
+  notInMenus: false,
+  innerSort: null,
+  dividerBefore: null,
+});
 
 /** The edits that make drawers in an empty chest or drawer, outer before inner; a plugin named twice in a drawer is put in once. */
 export const layOutDrawers = (
@@ -48,9 +58,9 @@ export function* layOutStepwise(
 ): Stepwise<void> {
   const orders = keysBefore([], null, plans.length);
   for (const [index, plan] of plans.entries()) {
-    const { name, rule, sort, most = null, split = null, lines, never = [], inner } = plan;
+    const { lines, never = [], inner, ...fields } = plan;
     const id = newDrawerId();
-    const drawer: Drawer = { id, chestId, parentId, name, order: orders[index] ?? '', rule, sort, most, split };
+    const drawer: Drawer = { ...newDrawer(id, chestId, parentId), ...fields, order: orders[index] ?? '' };
     tell({ of: 'drawer', id, before: null, after: drawer });
     yield* layOutLines(id, lines, tell);
     layOutNevers(id, never).forEach(tell);

@@ -9,6 +9,7 @@ import { CHEST_PLANNERS } from './plan-chest.js';
 import { DRAWER_PLANNERS } from './plan-drawer.js';
 import { FILING_PLANNERS } from './plan-filing.js';
 import { GROUPING_PLANNERS } from './plan-grouping.js';
+import { LEVEL_PLANNERS } from './plan-level.js';
 import { NAME_PLANNERS } from './plan-names.js';
 import { OWN_ENTRY_PLANNERS } from './plan-own-entries.js';
 import { RIGHT_PLANNERS } from './plan-put-right.js';
@@ -20,6 +21,7 @@ import { TRAY_PLANNERS } from './plan-trays.js';
 const PLANNERS: Planners<IntentKind> = {
   ...CHEST_PLANNERS,
   ...DRAWER_PLANNERS,
+  ...LEVEL_PLANNERS,
   ...FILING_PLANNERS,
   ...TRAY_PLANNERS,
   ...NAME_PLANNERS,

@@ -10,18 +10,35 @@ import { UNCHANGED, nothing, planned, refuse } from './plan.js';
 export const NO_CHEST =
   'This chest is not there any more. It was deleted in another window; undo there brings it back.';
 
+/** A chest that is to hold everything, with its drawers in the order given by hand. */
+export const newChest = (own: Pick<Chest, 'id' | 'name' | 'order' | 'slots'>): Chest => ({
+  ...own,
+  selection: false,
+  drawerSort: null,
+  dividerBefore: null,
+});
+
 const changed = (before: Chest, after: Chest): Edit => ({ of: 'chest', id: before.id, before, after });
 
 /** Chests: made, copied, named, meant for slots, ordered, deleted. */
 export const CHEST_PLANNERS: Planners<
-  'make-chest' | 'rename-chest' | 'set-chest-slots' | 'move-chest' | 'copy-chest' | 'delete-chest'
+  | 'make-chest'
+  | 'rename-chest'
+  | 'set-chest-slots'
+  | 'set-chest-selection'
+  | 'move-chest'
+  | 'divide-chests'
+  | 'copy-chest'
+  | 'delete-chest'
 > = {
   'make-chest': {
     names: nothing,
     plan: (state, { id, name, slots }) => {
       if (state.chest.has(id)) return refuse('This chest has been made already.');
       const [order = ''] = keysBefore(chestsOf(state), null, 1);
-      return planned(`new chest ${name}`, [{ of: 'chest', id, before: null, after: { id, name, order, slots } }]);
+      return planned(`new chest ${name}`, [
+        { of: 'chest', id, before: null, after: newChest({ id, name, order, slots }) },
+      ]);
     },
   },
 
@@ -45,6 +62,33 @@ export const CHEST_PLANNERS: Planners<
     },
   },
 
+  'set-chest-selection': {
+    names: nothing,
+    plan: (state, { id, selection }) => {
+      const before = state.chest.get(id);
+      if (before === undefined) return refuse(NO_CHEST);
+      if (before.selection === selection) return refuse(UNCHANGED);
+      const words = selection
+        ? `make the chest ${before.name} a selection`
+        : `let the chest ${before.name} hold everything`;
+      return planned(words, [changed(before, { ...before, selection })]);
+    },
+  },
+
+  'divide-chests': {
+    names: nothing,
+    plan: (state, { id, label }) => {
+      const before = state.chest.get(id);
+      if (before === undefined) return refuse(NO_CHEST);
+      if ((before.dividerBefore ?? null) === label) return refuse(UNCHANGED);
+      const words =
+        label === null
+          ? `take the divider in front of the chest ${before.name} away`
+          : `divider in front of the chest ${before.name}`;
+      return planned(words, [changed(before, { ...before, dividerBefore: label })]);
+    },
+  },
+
   'move-chest': {
     names: nothing,
     plan: (state, { id, before: neighbour }) => {
@@ -58,7 +102,7 @@ export const CHEST_PLANNERS: Planners<
 
   'copy-chest': {
     names: nothing,
-    plan: (state, { id, newId, name }) => {
+    plan: (state, { id, newId, name, filled = true }) => {
       const chest = state.chest.get(id);
       if (chest === undefined) return refuse(NO_CHEST);
       if (state.chest.has(newId)) return refuse('This chest has been copied already.');
@@ -67,9 +111,12 @@ export const CHEST_PLANNERS: Planners<
         drawer,
         to: { id: `${newId}.${String(at)}`, chestId: newId, parentId: null, order: drawer.order },
       }));
-      return planned(`copy chest ${chest.name} as ${name}`, [
-        { of: 'chest', id: newId, before: null, after: { ...chest, id: newId, name, order } },
-        ...copyDrawers(state, copies),
+      const drawers = copyDrawers(state, copies).filter(
+        (edit) => filled || edit.of === 'drawer' || edit.of === 'divider',
+      );
+      return planned(`copy ${filled ? '' : 'the drawers of '}chest ${chest.name} as ${name}`, [
+        { of: 'chest', id: newId, before: null, after: { ...chest, id: newId, name, order, dividerBefore: null } },
+        ...drawers,
       ]);
     },
   },

@@ -7,17 +7,14 @@ import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import { DRAWER_SPLIT_LABELS } from './drawer-split.js';
-import type { Edit } from './edit.js';
 import { fileInto } from './file-into.js';
+import { newDrawer } from './lay-out-drawers.js';
 import { drawerAndInner, drawersIn, pathTo } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
 import { UNCHANGED, count, itsPlugins, nothing, planned, refuse } from './plan.js';
 import { NO_CHEST } from './plan-chest.js';
-
-export const GONE = 'This drawer is not there any more. It was deleted in another window; undo there brings it back.';
-
-const changed = (before: Drawer, after: Drawer): Edit => ({ of: 'drawer', id: before.id, before, after });
+import { changed, GONE, passDividerOn } from './plan-level.js';
 
 /** Drawers: made, named, given rules and sorting, moved and copied with all that they hold, deleted. */
 export const DRAWER_PLANNERS: Planners<
@@ -41,7 +38,7 @@ export const DRAWER_PLANNERS: Planners<
       const circle = circleWords(state, id, name, rule);
       if (circle !== null) return refuse(circle);
       const [order = ''] = keysBefore(drawersIn(state, chestId, parentId), null, 1);
-      const drawer: Drawer = { id, chestId, parentId, name, order, rule, sort: null, most: null, split: null };
+      const drawer: Drawer = { ...newDrawer(id, chestId, parentId), name, order, rule };
       const entries = fileInto(state, drawer, pluginIds, nameOf);
       const label = `new drawer ${name}${entries.length === 0 ? '' : ` with ${count(entries.length)}`}`;
       return planned(label, [{ of: 'drawer', id, before: null, after: drawer }, ...entries]);
@@ -126,15 +123,17 @@ export const DRAWER_PLANNERS: Planners<
       const siblings = drawersIn(state, chestId, parentId).filter((one) => one.id !== id);
       const [order = ''] = keysBefore(siblings, neighbour, 1);
       const [, ...inner] = drawerAndInner(state, id);
-      const moved = changed(before, { ...before, chestId, parentId, order });
+      const { leaving, edits } = passDividerOn(state, before);
+      const moved = changed(before, { ...leaving, chestId, parentId, order });
       if (chestId === before.chestId) {
         const stays = parentId === before.parentId;
         return planned(stays ? `move ${before.name}` : `put ${before.name} into ${parent?.name ?? 'the chest'}`, [
           moved,
+          ...edits,
         ]);
       }
       const follow = inner.map((one) => changed(one, { ...one, chestId }));
-      return planned(`move ${before.name} to the chest ${chest.name}`, [moved, ...follow]);
+      return planned(`move ${before.name} to the chest ${chest.name}`, [moved, ...edits, ...follow]);
     },
   },
 
@@ -161,7 +160,10 @@ export const DRAWER_PLANNERS: Planners<
     plan: (state, { id }) => {
       const drawer = state.drawer.get(id);
       if (drawer === undefined) return refuse(GONE);
-      return planned(`delete drawer ${drawer.name}`, removeDrawer(state, drawer));
+      return planned(`delete drawer ${drawer.name}`, [
+        ...removeDrawer(state, drawer),
+        ...passDividerOn(state, drawer).edits,
+      ]);
     },
   },
 };

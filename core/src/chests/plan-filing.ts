@@ -11,7 +11,7 @@ import { keysBefore } from './order-keys.js';
 import { group } from './row-groups.js';
 import type { NameOf, Planners } from './plan.js';
 import { UNCHANGED, itsPlugin, itsPlugins, nothing, planned, refuse, what } from './plan.js';
-import { GONE } from './plan-drawer.js';
+import { GONE } from './plan-level.js';
 
 const NO_DIVIDER = 'This divider is not there any more. It was removed in another window.';
 

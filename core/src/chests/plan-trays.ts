@@ -2,19 +2,27 @@ import type { ItemId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import type { TrayEntry } from './rows/tray-entry.js';
 import { TRAYS, trayEntryId } from './rows/tray-entry.js';
+import type { TrayName } from './rows/tray-name.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import { itemId, itemParts } from './item.js';
 import { trayEntries, trayName } from './look-up.js';
 import { keysBefore } from './order-keys.js';
-import type { Planners } from './plan.js';
+import type { Plan, Planners } from './plan.js';
 import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
 
 const off = (entry: TrayEntry): Edit => ({ of: 'trayEntry', id: entry.id, before: entry, after: null });
 
 /** The nine trays: plugins on and off, in order, named, changed about, cleared. */
 export const TRAY_PLANNERS: Planners<
-  'tray-on' | 'tray-off' | 'place-on-tray' | 'clear-trays' | 'name-tray' | 'swap-trays'
+  | 'tray-on'
+  | 'tray-off'
+  | 'place-on-tray'
+  | 'clear-trays'
+  | 'name-tray'
+  | 'set-tray-sign'
+  | 'show-tray-in-menus'
+  | 'swap-trays'
 > = {
   'tray-on': {
     names: itsPlugins,
@@ -83,12 +91,33 @@ export const TRAY_PLANNERS: Planners<
     names: nothing,
     plan: (state, { tray, name }) => {
       const id = String(tray);
-      const before = state.trayName.get(id) ?? null;
-      const after = name === null ? null : { id, name };
-      if (sameRow(before, after)) return refuse(UNCHANGED);
-      return planned(name === null ? `take the name off tray ${id}` : `name tray ${id} ${name}`, [
-        { of: 'trayName', id, before, after },
-      ]);
+      return changeTray(
+        state,
+        tray,
+        { name },
+        name === null ? `take the name off tray ${id}` : `name tray ${id} ${name}`,
+      );
+    },
+  },
+
+  'set-tray-sign': {
+    names: nothing,
+    plan: (state, { tray, sign }) => {
+      const words = sign === null ? 'take the sign off' : `give the sign ${sign} to`;
+      return changeTray(state, tray, { sign }, `${words} ${trayName(state, tray)}`);
+    },
+  },
+
+  'show-tray-in-menus': {
+    names: nothing,
+    plan: (state, { tray, shown }) => {
+      const words = shown ? 'show' : 'leave';
+      return changeTray(
+        state,
+        tray,
+        { notInMenus: !shown },
+        `${words} ${trayName(state, tray)} ${shown ? 'in' : 'out of'} menus`,
+      );
     },
   },
 
@@ -104,6 +133,16 @@ export const TRAY_PLANNERS: Planners<
   },
 };
 
+/** A change of what is said of a tray; a row that says nothing is taken away. */
+function changeTray(state: Arrangement, tray: number, change: Partial<Omit<TrayName, 'id'>>, label: string): Plan {
+  const id = String(tray);
+  const before = state.trayName.get(id) ?? null;
+  const told: TrayName = { ...(before ?? { id, name: null, sign: null, notInMenus: false }), ...change };
+  const after = told.name === null && told.sign === null && !told.notInMenus ? null : told;
+  if (sameRow(before, after)) return refuse(UNCHANGED);
+  return planned(label, [{ of: 'trayName', id, before, after }]);
+}
+
 function swapNames(state: Arrangement, tray: number, other: number): Edit[] {
   return [
     [tray, other],
@@ -111,8 +150,8 @@ function swapNames(state: Arrangement, tray: number, other: number): Edit[] {
   ].flatMap(([at, from]): Edit[] => {
     const id = String(at);
     const before = state.trayName.get(id) ?? null;
-    const name = state.trayName.get(String(from))?.name;
-    const after = name === undefined ? null : { id, name };
+    const row = state.trayName.get(String(from));
+    const after = row === undefined ? null : { ...row, id };
     return sameRow(before, after) ? [] : [{ of: 'trayName', id, before, after }];
   });
 }

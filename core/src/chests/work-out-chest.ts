@@ -3,17 +3,19 @@ import { FORMATS } from '../facts/format.js';
 import type { Plugin } from '../catalogue/plugin.js';
 import { ROLE_LABELS, ROLES } from '../catalogue/role.js';
 import type { FamilyId } from '../catalogue/type-tree.js';
-import { FAMILIES, familyOf, TYPE_IDS, TYPE_TREE } from '../catalogue/type-tree.js';
+import { FAMILIES, familyOf, TYPE_IDS, TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
 import type { ChestId, DrawerId, PluginId } from '../ids.js';
 import { addTo } from '../lists-by-key.js';
 import { compareNames } from '../text/words.js';
 import type { Arrangement } from './arrangement.js';
 import type { Chest } from './rows/chest.js';
+import type { DrawerSplit } from './drawer-split.js';
 import type { Change } from './edit.js';
 import type { DrawerPlan } from './lay-out-drawers.js';
 import { layOutDrawers } from './lay-out-drawers.js';
 import { chestsOf } from './look-up.js';
 import { keysBefore } from './order-keys.js';
+import { newChest } from './plan-chest.js';
 
 /** By what a chest can be worked out from the catalogue. */
 export const CHEST_BASES = ['type', 'vendor', 'format', 'role-and-type'] as const;
@@ -31,6 +33,8 @@ export interface WorkOut {
   /** The most plugins of a drawer, above which inner drawers appear; null for no limit. */
   readonly most: number | null;
   readonly inner: InnerBasis;
+  /** Whether its drawers fill themselves by rules, so that what arrives appears in them and what is gone leaves; what was filed or left out by hand stays so. */
+  readonly follows?: boolean;
 }
 
 /** What working out a chest looks at. */
@@ -49,21 +53,25 @@ const UNKNOWN: Readonly<Record<ChestBasis, string>> = {
 export function workOutChest(
   state: Arrangement,
   plugins: readonly Sorted[],
-  wish: Pick<Chest, 'name' | 'slots'> & { readonly id: ChestId } & WorkOut,
+  wish: Pick<Chest, 'name' | 'slots'> & Partial<Pick<Chest, 'selection'>> & { readonly id: ChestId } & WorkOut,
   newDrawerId: () => DrawerId,
 ): Change {
-  const { id, name, slots } = wish;
+  const { id, name, slots, selection = false } = wish;
   const [order = ''] = keysBefore(chestsOf(state), null, 1);
   const drawers = layOutDrawers(planDrawers(plugins, wish), id, null, newDrawerId);
   return {
     label: `create the chest ${name}`,
-    edits: [{ of: 'chest', id, before: null, after: { id, name, order, slots } }, ...drawers],
+    edits: [
+      { of: 'chest', id, before: null, after: { ...newChest({ id, name, order, slots }), selection } },
+      ...drawers,
+    ],
   };
 }
 
 /** The drawers that a worked-out chest would have, each plugin by name; every plugin stands in at least one. */
-export function planDrawers(plugins: readonly Sorted[], { by, most, inner }: WorkOut): DrawerPlan[] {
+export function planDrawers(plugins: readonly Sorted[], { by, most, inner, follows = false }: WorkOut): DrawerPlan[] {
   const sorted = [...plugins].sort((a, b) => compareNames(a.name, b.name));
+  if (follows) return followingDrawers(sorted, by, most, inner);
   const groups = GROUPS[by](sorted);
   const placed = new Set(
     groups.flatMap(function ids(group): PluginId[] {
@@ -73,6 +81,64 @@ export function planDrawers(plugins: readonly Sorted[], { by, most, inner }: Wor
   const rest = sorted.filter((plugin) => !placed.has(plugin.id));
   const all = rest.length === 0 ? groups : [...groups, group(UNKNOWN[by], rest)];
   return all.map((one) => drawerOf(one, most, inner));
+}
+
+/** The drawers of a chest that follows: one by rule for each group there is now, and a last one for what none of these takes, also later. */
+function followingDrawers(
+  sorted: readonly Sorted[],
+  by: ChestBasis,
+  most: number | null,
+  inner: InnerBasis,
+): DrawerPlan[] {
+  const drawerBy = (name: string, text: string, split: DrawerSplit | null = null): DrawerPlan => ({
+    name,
+    rule: { kind: 'written', text },
+    sort: null,
+    split,
+    lines: [],
+    inner: [],
+  });
+  const rest = (name: string, texts: readonly string[]): DrawerPlan[] =>
+    texts.length === 0 ? [] : [drawerBy(name, `NOT (${texts.join(' OR ')})`)];
+  if (by === 'vendor' || by === 'role-and-type') {
+    const split = by === 'vendor' ? 'vendor' : 'type';
+    return [
+      ...ROLES.map((role) => drawerBy(ROLE_LABELS[role], `role:${role}`, split)),
+      ...rest(
+        'role unknown',
+        ROLES.map((role) => `role:${role}`),
+      ),
+    ];
+  }
+  const innerSplit = inner === 'letters' ? 'letter' : inner;
+  const ruled = (name: string, text: string, held: number): DrawerPlan =>
+    drawerBy(name, text, most !== null && held > most ? innerSplit : null);
+  if (by === 'format') {
+    const there = FORMATS.filter((format) => sorted.some((one) => one.formats.includes(format)));
+    return [
+      ...there.map((format) =>
+        ruled(format, `format:${format}`, sorted.filter((one) => one.formats.includes(format)).length),
+      ),
+      ...rest(
+        'other formats',
+        there.map((format) => `format:${format}`),
+      ),
+    ];
+  }
+  const there = TYPE_IDS.filter((type) => sorted.some((one) => one.types.includes(type)));
+  const ofType = (type: TypeId): DrawerPlan =>
+    ruled(TYPE_TREE[type].label, `type:${type}`, sorted.filter((one) => one.types.includes(type)).length);
+  const families = (Object.keys(FAMILIES) as FamilyId[]).flatMap((family): DrawerPlan[] => {
+    const own = there.filter((type) => familyOf(type) === family).map(ofType);
+    return own.length <= 1 ? own : [{ name: FAMILIES[family], rule: null, sort: null, lines: [], inner: own }];
+  });
+  return [
+    ...families,
+    ...rest(
+      'other types',
+      there.map((type) => `type:${type}`),
+    ),
+  ];
 }
 
 interface Group {

@@ -1,12 +1,13 @@
 import type { Format } from '../facts/format.js';
 import type { ASIDE } from '../chests/rows/aside.js';
-import type { CHEST } from '../chests/rows/chest.js';
+import { withMaster, type CHEST } from '../chests/rows/chest.js';
 import type { DRAWER } from '../chests/rows/drawer.js';
 import type { ENTRY } from '../chests/rows/entry.js';
 import type { KEPT_SEARCH } from '../chests/rows/kept-search.js';
 import type { NAMING } from '../chests/rows/naming.js';
 import type { OWN_ENTRY } from '../chests/rows/own-entry.js';
 import type { RowKindSpec } from '../chests/rows/row-kind.js';
+import type { TRAY_NAME } from '../chests/rows/tray-name.js';
 import type { PresetFacts } from '../facts/build-facts.js';
 import type { ChainId, PluginId } from '../ids.js';
 import { withoutOlderLists } from '../rules/older-lists.js';
@@ -16,26 +17,26 @@ import type { Rule } from '../rules/rule.js';
 type Documented<Spec> = Spec extends RowKindSpec<infer Row, infer Field> ? Pick<Row, Field> : never;
 
 /** The version of the document that is written. */
-export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/7';
+export const ARRANGEMENT_SCHEMA = 'clever-drawer/arrangement/8';
 type FirstSchema = 'clever-drawer/arrangement/1';
 type SecondSchema = 'clever-drawer/arrangement/2';
 type ThirdSchema = 'clever-drawer/arrangement/3';
 type FourthSchema = 'clever-drawer/arrangement/4';
 type FifthSchema = 'clever-drawer/arrangement/5';
 type SixthSchema = 'clever-drawer/arrangement/6';
+type SeventhSchema = 'clever-drawer/arrangement/7';
 
-/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-7.schema.json. Plugins are referred to by id, drawers in rules by name. */
+/** Everything arranged, in one document; its JSON Schema is docs/schemas/arrangement-8.schema.json. Plugins are referred to by id, drawers in rules by name. */
 export interface ArrangementDocument {
   readonly schema: typeof ARRANGEMENT_SCHEMA;
   readonly exportedAt: string;
   readonly computer: string;
   readonly plugins: readonly ArrangedPlugin[];
   readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly DrawerDocument[] })[];
-  readonly trays: readonly {
+  readonly trays: readonly (Documented<typeof TRAY_NAME> & {
     readonly tray: number;
-    readonly name: string | null;
     readonly items: readonly ItemReference[];
-  }[];
+  })[];
   readonly searches: readonly Documented<typeof KEPT_SEARCH>[];
   readonly chains: readonly ChainDocument[];
   readonly ownEntries: readonly OwnEntryDocument[];
@@ -48,8 +49,23 @@ export type OwnEntryDocument = Documented<typeof OWN_ENTRY> & {
   readonly aside: Documented<typeof ASIDE> | null;
 };
 
+/** The format before signs, sorted and divided levels, and chests that are a selection. It is still read. */
+export interface SeventhArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'chests' | 'trays'> {
+  readonly schema: SeventhSchema;
+  readonly chests: readonly (SeventhChest & { readonly drawers: readonly SeventhDrawerDocument[] })[];
+  readonly trays: readonly {
+    readonly tray: number;
+    readonly name: string | null;
+    readonly items: readonly ItemReference[];
+  }[];
+}
+type SeventhChest = Pick<Documented<typeof CHEST>, 'name' | 'slots'>;
+type SeventhDrawerDocument = Omit<DrawerDocument, 'sign' | 'notInMenus' | 'innerSort' | 'dividerBefore' | 'drawers'> & {
+  readonly drawers: readonly SeventhDrawerDocument[];
+};
+
 /** The format before own entries. It is still read. */
-export interface SixthArrangementDocument extends Omit<ArrangementDocument, 'schema' | 'ownEntries'> {
+export interface SixthArrangementDocument extends Omit<SeventhArrangementDocument, 'schema' | 'ownEntries'> {
   readonly schema: SixthSchema;
 }
 
@@ -82,18 +98,18 @@ type FifthArrangedPlugin = Omit<ArrangedPlugin, 'aside'> & {
 /** The form before split drawers and chains. It is still read. */
 export interface FourthArrangementDocument extends Omit<FifthArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: FourthSchema;
-  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly FourthDrawerDocument[] })[];
+  readonly chests: readonly (SeventhChest & { readonly drawers: readonly FourthDrawerDocument[] })[];
 }
-type FourthDrawerDocument = Omit<DrawerDocument, 'split' | 'drawers'> & {
+type FourthDrawerDocument = Omit<SeventhDrawerDocument, 'split' | 'drawers'> & {
   readonly drawers: readonly FourthDrawerDocument[];
 };
 
 /** The form before exceptions: drawers name nothing that their rules never take. It is still read. */
 export interface ThirdArrangementDocument extends Omit<FifthArrangementDocument, 'schema' | 'chests' | 'chains'> {
   readonly schema: ThirdSchema;
-  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly ThirdDrawerDocument[] })[];
+  readonly chests: readonly (SeventhChest & { readonly drawers: readonly ThirdDrawerDocument[] })[];
 }
-type ThirdDrawerDocument = Omit<DrawerDocument, 'never' | 'most' | 'split' | 'drawers'> & {
+type ThirdDrawerDocument = Omit<SeventhDrawerDocument, 'never' | 'most' | 'split' | 'drawers'> & {
   readonly drawers: readonly ThirdDrawerDocument[];
 };
 
@@ -104,14 +120,14 @@ export interface SecondArrangementDocument extends Omit<
 > {
   readonly schema: SecondSchema;
   readonly plugins: readonly Omit<FifthArrangedPlugin, 'presets'>[];
-  readonly chests: readonly (Documented<typeof CHEST> & { readonly drawers: readonly SecondDrawerDocument[] })[];
+  readonly chests: readonly (SeventhChest & { readonly drawers: readonly SecondDrawerDocument[] })[];
   readonly trays: readonly {
     readonly tray: number;
     readonly name: string | null;
     readonly plugins: readonly PluginId[];
   }[];
 }
-type SecondDrawerDocument = Omit<Documented<typeof DRAWER>, 'most' | 'split'> & {
+type SecondDrawerDocument = Pick<Documented<typeof DRAWER>, 'name' | 'rule' | 'sort'> & {
   readonly lines: readonly (
     ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string }
   )[];
@@ -164,6 +180,7 @@ export type LineDocument = (ItemReference & Documented<typeof ENTRY>) | { readon
 /** A document of any version. */
 export type AnyArrangementDocument =
   | ArrangementDocument
+  | SeventhArrangementDocument
   | SixthArrangementDocument
   | FifthArrangementDocument
   | FourthArrangementDocument
@@ -174,10 +191,13 @@ export type AnyArrangementDocument =
 /** A document of any version in the newest form. */
 export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
-  return fromSixth(sixthForm(document));
+  if (document.schema === 'clever-drawer/arrangement/7') return fromSeventh(document);
+  return fromSeventh(fromSixth(sixthForm(document)));
 }
 
-function sixthForm(document: Exclude<AnyArrangementDocument, ArrangementDocument>): SixthArrangementDocument {
+function sixthForm(
+  document: Exclude<AnyArrangementDocument, ArrangementDocument | SeventhArrangementDocument>,
+): SixthArrangementDocument {
   if (document.schema === 'clever-drawer/arrangement/6') return document;
   if (document.schema === 'clever-drawer/arrangement/5') return fromFifth(document);
   if (document.schema === 'clever-drawer/arrangement/4') return fromFifth(fromFourth(document));
@@ -186,13 +206,37 @@ function sixthForm(document: Exclude<AnyArrangementDocument, ArrangementDocument
   return fromFifth(fromFourth(fromThird(fromSecond(second))));
 }
 
-const fromSixth = (document: SixthArrangementDocument): ArrangementDocument => ({
+function fromSeventh(document: SeventhArrangementDocument): ArrangementDocument {
+  const drawer = (one: SeventhDrawerDocument): DrawerDocument => ({
+    ...one,
+    sign: null,
+    notInMenus: false,
+    innerSort: null,
+    dividerBefore: null,
+    drawers: one.drawers.map(drawer),
+  });
+  return {
+    ...document,
+    schema: ARRANGEMENT_SCHEMA,
+    chests: document.chests.map(({ slots, ...chest }) => ({
+      ...chest,
+      slots: withMaster(slots),
+      selection: false,
+      drawerSort: null,
+      dividerBefore: null,
+      drawers: chest.drawers.map(drawer),
+    })),
+    trays: document.trays.map((tray) => ({ ...tray, sign: null, notInMenus: false })),
+  };
+}
+
+const fromSixth = (document: SixthArrangementDocument): SeventhArrangementDocument => ({
   ...document,
-  schema: ARRANGEMENT_SCHEMA,
+  schema: 'clever-drawer/arrangement/7',
   ownEntries: [],
 });
 
-const withRulesOfToday = (drawer: DrawerDocument): DrawerDocument => ({
+const withRulesOfToday = (drawer: SeventhDrawerDocument): SeventhDrawerDocument => ({
   ...drawer,
   rule: drawer.rule?.kind === 'written' ? { ...drawer.rule, text: withoutOlderLists(drawer.rule.text) } : drawer.rule,
   drawers: drawer.drawers.map(withRulesOfToday),
@@ -209,7 +253,7 @@ const fromFifth = (document: FifthArrangementDocument): SixthArrangementDocument
 });
 
 function fromFourth(document: FourthArrangementDocument): FifthArrangementDocument {
-  const drawer = (one: FourthDrawerDocument): DrawerDocument => ({
+  const drawer = (one: FourthDrawerDocument): SeventhDrawerDocument => ({
     ...one,
     split: null,
     drawers: one.drawers.map(drawer),

@@ -70,6 +70,9 @@ export function* exportStepwise(
         ...documentedFields(DRAWER, one),
         most: one.most ?? null,
         split: one.split ?? null,
+        sign: one.sign ?? null,
+        innerSort: one.innerSort ?? null,
+        dividerBefore: one.dividerBefore ?? null,
         rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
         never: neversIn(state, one.id).map(item),
         lines,
@@ -83,13 +86,14 @@ export function* exportStepwise(
   for (const chest of chestsOf(state))
     chests.push({
       ...documentedFields(CHEST, chest),
+      drawerSort: chest.drawerSort ?? null,
+      dividerBefore: chest.dividerBefore ?? null,
       drawers: yield* drawersOf(drawersIn(state, chest.id, null)),
     });
-  const trays = TRAYS.map((tray) => ({
-    tray,
-    name: state.trayName.get(String(tray))?.name ?? null,
-    items: trayEntries(state, tray).map(item),
-  })).filter((tray) => tray.items.length > 0 || tray.name !== null);
+  const trays = TRAYS.map((tray) => {
+    const { name, sign, notInMenus } = state.trayName.get(String(tray)) ?? UNNAMED;
+    return { tray, name, sign, notInMenus, items: trayEntries(state, tray).map(item) };
+  }).filter((tray) => tray.items.length > 0 || state.trayName.has(String(tray.tray)));
   for (const { id } of state.naming.values()) if (!isChain(id) && !isOwnEntry(id)) note(itemParts(id).pluginId);
   for (const { buildId, pluginId } of state.aside.values())
     if (buildId === null && !isOwnEntry(pluginId)) note(pluginId);
@@ -123,6 +127,8 @@ export function* exportStepwise(
     searches: [...state.keptSearch.values()].sort(byOrder).map((one) => documentedFields(KEPT_SEARCH, one)),
   };
 }
+
+const UNNAMED = { name: null, sign: null, notInMenus: false };
 
 type NamedPresets = ReadonlyMap<PluginId, ArrangedPlugin['presets']>;
 

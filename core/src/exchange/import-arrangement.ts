@@ -119,9 +119,9 @@ export function* importStepwise(
     yield* eachStepwise(drawer.lines, (one) => lines.push(...line(one)));
     const inner: DrawerPlan[] = [];
     for (const one of drawer.drawers) inner.push(yield* drawerPlan(one));
-    const { name, rule, sort, most = null, split = null } = drawer;
+    const { lines: _lines, never: _never, drawers: _drawers, ...fields } = drawer;
     const never = drawer.never.filter((one) => known.has(one.plugin)).map(partsOf);
-    return { name, rule, sort, most, split, lines, never, inner };
+    return { ...fields, lines, never, inner };
   }
   for (const [index, chest] of document.chests.entries()) {
     const drawers: DrawerPlan[] = [];
@@ -136,14 +136,14 @@ export function* importStepwise(
       continue;
     }
     const id = newId() as ChestId;
-    const { name, slots } = chest;
-    add({ of: 'chest', id, before: null, after: { id, name, order: chestOrders[index] ?? '', slots } });
+    const { drawers: _drawers, ...fields } = chest;
+    add({ of: 'chest', id, before: null, after: { ...fields, id, order: chestOrders[index] ?? '' } });
     yield* layOutStepwise(drawers, id, null, () => newId() as DrawerId, add);
   }
-  for (const { tray, name, items } of document.trays) {
+  for (const { tray, items, name, sign, notInMenus } of document.trays) {
     const trayId = String(tray);
-    if (name !== null && !state.trayName.has(trayId))
-      edits.push({ of: 'trayName', id: trayId, before: null, after: { id: trayId, name } });
+    if ((name !== null || sign !== null || notInMenus) && !state.trayName.has(trayId))
+      edits.push({ of: 'trayName', id: trayId, before: null, after: { id: trayId, name, sign, notInMenus } });
     const fresh = placed(items).filter((item) => !state.trayEntry.has(trayEntryId(tray, item)));
     const orders = keysBefore(trayEntries(state, tray), null, fresh.length);
     fresh.forEach((item, at) => {

@@ -35,19 +35,32 @@ export function offerFor<P extends { readonly role: Role | null }>(
   };
 }
 
-/** What a chest calls a slot of this kind in a lane of that kind; null for a MIDI effect's, for which no chest is meant in particular. */
-export function chestSlotOf(slot: SlotKind, lane: LaneKind): ChestSlot | null {
-  if (slot === 'instrument') return 'instrument';
-  if (slot === 'midi-effect') return null;
-  return lane === 'bus' || lane === 'master' ? 'bus' : 'insert';
+/** What a chest calls a slot of this kind in a lane of that kind. */
+export function chestSlotOf(slot: SlotKind, lane: LaneKind): ChestSlot {
+  if (slot !== 'insert') return slot;
+  return lane === 'bus' || lane === 'master' ? lane : 'insert';
 }
+
+const EFFECTS = FITTING.insert;
+const CHEST_ROLES: Readonly<Record<ChestSlot, readonly Role[]>> = {
+  instrument: FITTING.instrument,
+  'midi-effect': FITTING['midi-effect'],
+  insert: EFFECTS,
+  bus: EFFECTS,
+  master: EFFECTS,
+  clip: EFFECTS,
+};
+
+/** Whether a plugin of this role belongs in a chest that is meant for these slots; null is meant for all of them. One of no known role belongs only there. */
+export const belongsIn = (slots: readonly ChestSlot[] | null, role: Role | null): boolean =>
+  slots === null || (role !== null && slots.some((slot) => CHEST_ROLES[slot].includes(role)));
 
 /** Chests that are offered in a slot: those meant for it, then those for all; all of them, where none would be left. */
 export function chestsFor<C extends { readonly slots: readonly ChestSlot[] | null }>(
   chests: readonly C[],
-  slot: ChestSlot | null,
+  slot: ChestSlot,
 ): readonly C[] {
-  const meant = chests.filter(({ slots }) => slot !== null && slots !== null && slots.includes(slot));
+  const meant = chests.filter(({ slots }) => slots !== null && slots.includes(slot));
   const offered = [...meant, ...chests.filter(({ slots }) => slots === null)];
   return offered.length > 0 ? offered : chests;
 }

@@ -20,6 +20,7 @@ const drawer = {
   order: 'a0',
   rule: null,
   sort: null,
+  notInMenus: false,
 };
 const entry = (pluginId: string, order: string) => ({
   id: `d/${pluginId}`,
@@ -31,7 +32,7 @@ const entry = (pluginId: string, order: string) => ({
 });
 const START: Arrangement = {
   ...emptyArrangement(),
-  chest: new Map([['c', { id: drawer.chestId, name: 'Everyday', order: 'a0', slots: null }]]),
+  chest: new Map([['c', { id: drawer.chestId, name: 'Everyday', order: 'a0', slots: null, selection: false }]]),
   drawer: new Map([['d', drawer]]),
   entry: new Map([entry('q', 'a1'), entry('r', 'a2')].map((one) => [one.id, one])),
   trayEntry: new Map([['1/q', { id: '1/q', tray: 1, pluginId: plugin('q'), preset: null, order: 'a0' }]]),

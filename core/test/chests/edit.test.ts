@@ -39,7 +39,7 @@ describe('changes as data', () => {
   it('another computer is told of what is the studio’s, and of nothing else', () => {
     const edits: Edit[] = [
       { of: 'look', id: 'last', before: null, after: { id: 'last', at: '2026-11-01T10:00:00.000Z' } },
-      { of: 'trayName', id: '2', before: null, after: { id: '2', name: 'Goose' } },
+      { of: 'trayName', id: '2', before: null, after: { id: '2', name: 'Goose', sign: null, notInMenus: false } },
     ];
     expect(ofStudio(edits).map((edit) => edit.of)).toEqual(['trayName']);
   });

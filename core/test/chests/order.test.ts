@@ -41,7 +41,7 @@ describe('order keys', () => {
 });
 
 describe('edits', () => {
-  const chest = (name: string) => ({ id: asId<ChestId>('c'), name, order: 'a0', slots: null });
+  const chest = (name: string) => ({ id: asId<ChestId>('c'), name, order: 'a0', slots: null, selection: false });
   const edit = (before: string | null, after: string | null): Edit => ({
     of: 'chest',
     id: 'c',

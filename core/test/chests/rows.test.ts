@@ -24,12 +24,21 @@ describe('kinds of rows', () => {
 });
 
 describe('rows of older forms', () => {
+  const CHEST_OF_7 = { selection: false, drawerSort: null, dividerBefore: null };
   const OLD: readonly [RowKind, object, object][] = [
-    ['chest', { id: 'c', name: 'Everyday', order: 'a0' }, { slots: null }],
+    ['chest', { id: 'c', name: 'Everyday', order: 'a0' }, { slots: null, ...CHEST_OF_7 }],
     [
       'drawer',
       { id: 'S', chestId: 'c', parentId: null, name: 'Space', order: 'a0', rule: null },
-      { sort: null, most: null, split: null },
+      {
+        sort: null,
+        most: null,
+        split: null,
+        sign: null,
+        notInMenus: false,
+        innerSort: null,
+        dividerBefore: null,
+      },
     ],
     ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
     ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],
@@ -40,8 +49,17 @@ describe('rows of older forms', () => {
       { id: 'l/1', laneId: 'l', kind: 'insert', order: 'a0', pluginId: null, buildId: null },
       { preset: null, bypass: false, sidechain: false },
     ],
+    ['trayName', { id: '2', name: 'Vocals' }, { sign: null, notInMenus: false }],
     ['aside', { id: 'p', pluginId: 'p', buildId: null, reason: 'demo', until: null }, { note: null }],
   ];
+  it('a chest for buses was one for the master as well', () => {
+    const chest = (slots: readonly string[] | null): unknown =>
+      upgradeEdit({ of: 'chest', id: 'c', before: { id: 'c', slots }, after: null } as unknown as Edit, 6).before;
+    expect(chest(['insert', 'bus'])).toMatchObject({ slots: ['insert', 'bus', 'master'] });
+    expect(chest(['instrument'])).toMatchObject({ slots: ['instrument'] });
+    expect(chest(null)).toMatchObject({ slots: null });
+  });
+
   it.each(OLD)('%s of form 1', (of, row, invented) => {
     const edit = { of, id: 'x', before: row, after: null } as unknown as Edit;
     expect(upgradeEdit(edit, 1)).toEqual({ of, id: 'x', before: { ...row, ...invented }, after: null });

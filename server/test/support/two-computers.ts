@@ -128,6 +128,14 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   const preset = `${id('Vestry Plate')}¶Rooms/Vocal Hall`;
   await change({ kind: 'file', drawerIds: [own(10)], pluginIds: [preset] });
   await change({ kind: 'name-plugins', pluginIds: [preset], naming: { nickname: 'the cave' } });
+  await change({ kind: 'set-sign', id: own(10), sign: 'wave' });
+  await change({ kind: 'show-in-menus', id: own(12), shown: false });
+  await change({ kind: 'divide-drawers', id: own(12), label: 'by rule' });
+  await change({ kind: 'set-level-sort', chestId: own(1), parentId: own(10), sort: 'name' });
+  await change({ kind: 'set-level-sort', chestId: own(1), parentId: null, sort: 'size' });
+  await change({ kind: 'set-chest-selection', id: own(2), selection: true });
+  await change({ kind: 'divide-chests', id: own(2), label: '' });
+  await change({ kind: 'set-tray-sign', tray: 2, sign: 'moon' });
   await change({ kind: 'name-tray', tray: 2, name: isRoom ? 'Vocals' : 'Puppets' });
   const naming = isRoom
     ? { nickname: 'Church', stripLabel: 'Vstry', note: 'short for voices', addTags: ['wide', 'Old'] }

@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { SignGlyph } from '../parts/sign';
 import { TypeGlyph } from '../catalogue/type-glyph';
 import { Face } from '../catalogue/face';
 import { useResizeObserver } from 'usehooks-ts';
@@ -52,12 +53,19 @@ export function ChooserColumns({ id, chooser }: Props) {
       aria-label="Plugins that fit, drawer by drawer"
       aria-multiselectable
     >
-      {groups.slice(0, MOST_COLUMNS).map(({ heading, options }, column) => {
+      {groups.slice(0, MOST_COLUMNS).map(({ heading, options, sign = null, divider = null }, column) => {
         const start = from;
         from += options.length;
         return (
-          <div key={`${heading} ${String(column)}`} className={styles.column} role="group" aria-label={heading}>
+          <div
+            key={`${heading} ${String(column)}`}
+            className={clsx(styles.column, divider !== null && styles.divided)}
+            role="group"
+            aria-label={heading}
+          >
+            {divider !== null && <div className={clsx('quiet one-line', styles.dividerLabel)}>{divider}</div>}
             <div className={styles.columnHead}>
+              {sign !== null && <SignGlyph sign={sign} />}
               <bdi className="one-line">{heading}</bdi>
               <span className="mono">{options.length}</span>
             </div>

@@ -1,12 +1,15 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
+import { Fragment, memo, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { useEventCallback, useResizeObserver } from 'usehooks-ts';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { takeKey } from '../keys/use-keys';
 import { focusWhenThere } from '../lib/focus';
 import { frontHandlers, type FrontWay } from '../parts/front-walk';
+import { onlyShown } from '@clever-drawer/core/chests/level';
 import { CutName } from '../parts/cut-name';
+import { ChestDivider, LevelDivider } from '../parts/level-divider';
+import { SignGlyph } from '../parts/sign';
 import { PlainButton } from '../parts/plain-button';
 import type { Chooser } from './chooser';
 import type { OfferedDrawer } from './offered-drawers';
@@ -29,16 +32,19 @@ const ENTRIES = 3;
 
 /** Trays and drawers as fronts: those that hold something that fits, and while typing those that hold something found, with what was found. */
 export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
-  const { chests, chest, setChest, offer, open, openDrawer } = chooser;
+  const { chests, chest, setChest, offer, open, openDrawer, withEmpty } = chooser;
   const shown = useMemo(
     () =>
-      offer.drawers.filter(
+      onlyShown(
+        offer.drawers,
         (drawer) =>
           drawer.id === open ||
           offer.named.includes(drawer) ||
-          (isFound === null ? drawer.plugins.length > 0 : drawer.plugins.some((plugin) => isFound(plugin.id))),
+          (isFound === null
+            ? withEmpty || drawer.plugins.length > 0
+            : drawer.plugins.some((plugin) => isFound(plugin.id))),
       ),
-    [offer.drawers, offer.named, open, isFound],
+    [offer.drawers, offer.named, open, isFound, withEmpty],
   );
   const toggle = useEventCallback((id: string) => openDrawer(id === open ? null : id));
   const front = (drawer: OfferedDrawer, index: number, entries: number) => (
@@ -65,22 +71,36 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
       </div>
       <div className={fronts.chestTabs} role="group" aria-label="Chest">
         {chests.map((one) => (
-          <PlainButton
-            key={one.id}
-            className={fronts.chestName}
-            aria-pressed={one.id === chest}
-            onClick={() => setChest(one.id)}
-          >
-            {one.name}
-          </PlainButton>
+          <Fragment key={one.id}>
+            {one.dividerBefore != null && <ChestDivider label={one.dividerBefore} />}
+            <PlainButton
+              className={clsx(fronts.chestName, chooser.named.has(one.id) && fronts.lit)}
+              aria-pressed={one.id === chest}
+              data-named-chest={chooser.named.has(one.id) ? '' : undefined}
+              onClick={() => {
+                // It was called by its name: what was typed has done its work.
+                if (chooser.named.has(one.id)) chooser.type('');
+                setChest(one.id);
+              }}
+            >
+              {one.name}
+            </PlainButton>
+          </Fragment>
         ))}
+        <span className="grow" />
+        <PlainButton aria-pressed={withEmpty} onClick={() => chooser.setWithEmpty(!withEmpty)}>
+          {withEmpty ? 'Hide empty ones' : 'Show empty ones'}
+        </PlainButton>
       </div>
       {chests.length === 0 && <p className="quiet">No chest yet. Create one in Sort, and its drawers appear here.</p>}
       {shown.length <= MOST_AT_ONCE ? (
         <div className={clsx(fronts.fronts, styles.fronts)} onKeyDown={onKeyDown} role="group" aria-label="Drawers">
-          {shown.map((drawer, index) =>
-            front(drawer, index, !isNarrow && shown.length <= MOST_WITH_ENTRIES ? ENTRIES : 0),
-          )}
+          {shown.map((drawer, index) => (
+            <Fragment key={drawer.id}>
+              {drawer.divider !== null && <LevelDivider label={drawer.divider} />}
+              {front(drawer, index, !isNarrow && shown.length <= MOST_WITH_ENTRIES ? ENTRIES : 0)}
+            </Fragment>
+          ))}
         </div>
       ) : (
         <ManyFronts shown={shown} front={(drawer, index) => front(drawer, index, 0)} chooser={chooser} />
@@ -109,7 +129,7 @@ interface FrontProps {
 }
 
 const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen, toggle, isFound }: FrontProps) {
-  const { plugins, unfit, name, tray } = drawer;
+  const { plugins, unfit, name, tray, sign } = drawer;
   const count = isFound === null ? plugins.length : plugins.filter((plugin) => isFound(plugin.id)).length;
   const lit = isFound !== null && count > 0;
   const lines = drawer.lines.filter((line) => 'plugin' in line);
@@ -120,7 +140,7 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
       type="button"
       className={clsx(fronts.front, fronts.small, styles.front, lit && fronts.lit, isOpen && fronts.chosen)}
       aria-pressed={isOpen}
-      aria-label={`${name}, ${String(count)} ${isFound === null ? 'that fit' : 'found'}${tray === null ? '' : `, tray ${String(tray)}`}`}
+      aria-label={`${name}, ${String(count)} ${isFound === null ? 'that fit' : 'found'}${tray === null ? '' : `, tray ${String(tray)}`}${sign === null ? '' : `, sign ${sign}`}`}
       data-chooser-front={index}
       title={name}
       onClick={() => toggle(drawer.id)}
@@ -128,6 +148,11 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
       <span className={fronts.card}>
         <span className="one-line">
           {tray !== null && <span className="mono quiet">{tray} </span>}
+          {sign !== null && (
+            <>
+              <SignGlyph sign={sign} isSpoken={false} />{' '}
+            </>
+          )}
           <CutName name={name} />
         </span>
         <span className="mono">{count}</span>
@@ -156,6 +181,7 @@ const ChooserFront = memo(function ChooserFront({ drawer, index, entries, isOpen
 const FRONT_PX = 150;
 const GAP_PX = 8;
 const ROW_PX = 68;
+const DIVIDER_PX = 28;
 
 /** Hundreds and thousands of fronts, in lines of as many as there is room for; only those in sight are drawn. */
 function ManyFronts({
@@ -170,21 +196,38 @@ function ManyFronts({
   const scroller = useRef<HTMLDivElement>(null);
   const { width = 0 } = useResizeObserver({ ref: scroller as RefObject<HTMLDivElement> });
   const perLine = Math.max(1, Math.floor((width + GAP_PX) / (FRONT_PX + GAP_PX)));
+  const lines = useMemo(() => frontLines(shown, perLine), [shown, perLine]);
   const virtual = useVirtualizer({
-    count: Math.ceil(shown.length / perLine),
+    count: lines.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX + GAP_PX,
+    estimateSize: (line) => ROW_PX + GAP_PX + (lines[line]?.divider == null ? 0 : DIVIDER_PX),
+    getItemKey: (line) => `${String(lines[line]?.from ?? line)} ${lines[line]?.divider ?? ''}`,
     overscan: 3,
   });
-  const go = (by: number) => (): boolean => {
-    const here = (document.activeElement as HTMLElement | null)?.dataset.chooserFront;
-    const to = Number(here ?? NaN) + by;
+  const go = (way: FrontWay) => (): boolean => {
+    const here = Number((document.activeElement as HTMLElement | null)?.dataset.chooserFront ?? NaN);
+    const line = lines.findIndex(({ from, fronts: own }) => here >= from && here < from + own.length);
+    const beside = lines[line + (way === 'down' ? 1 : way === 'up' ? -1 : 0)];
+    const column = here - (lines[line]?.from ?? 0);
+    const to =
+      way === 'left'
+        ? here - 1
+        : way === 'right'
+          ? here + 1
+          : beside === undefined
+            ? NaN
+            : beside.from + Math.min(column, beside.fronts.length - 1);
     if (!(to >= 0 && to < shown.length)) return false;
-    virtual.scrollToIndex(Math.floor(to / perLine));
+    virtual.scrollToIndex(lines.findIndex(({ from, fronts: own }) => to >= from && to < from + own.length));
     focusWhenThere(`[data-many-fronts] [data-chooser-front="${String(to)}"]`);
     return true;
   };
-  const ways: Record<FrontWay, () => boolean> = { left: go(-1), right: go(1), up: go(-perLine), down: go(perLine) };
+  const ways: Record<FrontWay, () => boolean> = {
+    left: go('left'),
+    right: go('right'),
+    up: go('up'),
+    down: go('down'),
+  };
   return (
     <div
       ref={scroller}
@@ -197,16 +240,39 @@ function ManyFronts({
       data-many-fronts
     >
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {virtual.getVirtualItems().map(({ index: line, start }) => (
-          <div
-            key={line}
-            className={fronts.lineOfFronts}
-            style={{ top: start, height: ROW_PX, gridTemplateColumns: `repeat(${String(perLine)}, minmax(0, 1fr))` }}
-          >
-            {shown.slice(line * perLine, (line + 1) * perLine).map((drawer, at) => front(drawer, line * perLine + at))}
-          </div>
-        ))}
+        {virtual.getVirtualItems().map(({ index: line, start, size }) => {
+          const { from = 0, divider = null, fronts: own = [] } = lines[line] ?? {};
+          return (
+            <div key={line} className={fronts.lineOfFronts} style={{ top: start, height: size - GAP_PX }}>
+              {divider !== null && <LevelDivider label={divider} />}
+              <div
+                className={fronts.frontsOfLine}
+                style={{ height: ROW_PX, gridTemplateColumns: `repeat(${String(perLine)}, minmax(0, 1fr))` }}
+              >
+                {own.map((drawer, at) => front(drawer, from + at))}
+              </div>
+            </div>
+          );
+        })}
       </div>
     </div>
   );
+}
+
+/** A line of fronts, from one place of the list on; a divider begins a line of its own. */
+interface FrontLine {
+  readonly from: number;
+  readonly divider: string | null;
+  readonly fronts: OfferedDrawer[];
+}
+
+function frontLines(shown: readonly OfferedDrawer[], perLine: number): readonly FrontLine[] {
+  const lines: FrontLine[] = [];
+  for (const [at, drawer] of shown.entries()) {
+    const last = lines.at(-1);
+    if (last === undefined || drawer.divider !== null || last.fronts.length === perLine)
+      lines.push({ from: at, divider: drawer.divider, fronts: [drawer] });
+    else last.fronts.push(drawer);
+  }
+  return lines;
 }

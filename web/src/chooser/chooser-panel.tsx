@@ -103,6 +103,12 @@ export function ChooserPanel(props: Props) {
           <KeyHint place="chooser" does="all" />
         </div>
       )}
+      {opened !== undefined && typed === '' && (
+        <div className={styles.more}>
+          <PlainButton onClick={() => chooser.openDrawer(null)}>Everything that fits: {offer.fitting}</PlainButton>{' '}
+          <KeyHint place="chooser" does="back" />
+        </div>
+      )}
       <ChooserPreview
         item={current?.item}
         name={current?.name}

@@ -45,6 +45,8 @@ export interface Chooser {
   readonly typed: string;
   readonly type: (text: string) => void;
   readonly chests: readonly Chest[];
+  /** The chests that are called what is typed. */
+  readonly named: ReadonlySet<string>;
   readonly chest: string | null;
   readonly setChest: (id: string) => void;
   readonly offer: Offer;
@@ -70,6 +72,9 @@ export interface Chooser {
   readonly openParts: (id: ItemId | null) => void;
   /** Takes items that were chosen in a box in front, a single one as a certain build. */
   readonly takeParts: (items: readonly ChosenItem[], buildId: BuildId | null) => void;
+  /** Whether drawers and trays that hold nothing that fits are shown. */
+  readonly withEmpty: boolean;
+  readonly setWithEmpty: (on: boolean) => void;
   readonly withAll: boolean;
   readonly setWithAll: (on: boolean) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;

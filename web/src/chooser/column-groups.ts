@@ -1,27 +1,28 @@
+import { onlyShown } from '@clever-drawer/core/chests/level';
 import type { Option, OptionGroup } from './options';
 import type { Offer } from './use-offer';
 
 /** The drawers of the chest as columns of what fits. */
 export const columnGroups = (offer: Offer): OptionGroup[] =>
-  [...offer.trays, ...offer.drawers]
-    .filter((drawer) => drawer.plugins.length > 0)
-    .map((drawer) => ({
-      heading: drawer.name,
-      part: 'drawer' as const,
-      options: drawer.lines.flatMap((line): Option[] =>
-        'divider' in line
-          ? []
-          : [
-              {
-                key: `${drawer.id} ${line.plugin.id}`,
-                item: line.plugin,
-                name: line.name,
-                part: 'drawer',
-                digit: null,
-              },
-            ],
-      ),
-    }));
+  onlyShown([...offer.trays, ...offer.drawers], (drawer) => drawer.plugins.length > 0).map((drawer) => ({
+    heading: drawer.name,
+    divider: drawer.divider,
+    sign: drawer.sign,
+    part: 'drawer' as const,
+    options: drawer.lines.flatMap((line): Option[] =>
+      'divider' in line
+        ? []
+        : [
+            {
+              key: `${drawer.id} ${line.plugin.id}`,
+              item: line.plugin,
+              name: line.name,
+              part: 'drawer',
+              digit: null,
+            },
+          ],
+    ),
+  }));
 
 /** The option at the same height of the column beside. */
 export function toColumn(groups: readonly OptionGroup[], at: number, by: 1 | -1): number {

@@ -1,7 +1,10 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import { splitContents } from '@clever-drawer/core/chests/drawer-split';
-import { drawerAndInner, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
+import { isInMenus, onlyShown, shownDrawers, type InLevel } from '@clever-drawer/core/chests/level';
+import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
+import type { Sign } from '@clever-drawer/core/chests/sign';
+import { drawerAndInner, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { ChestId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
@@ -10,8 +13,9 @@ import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue'
 export type OfferedLine = { readonly plugin: ChosenItem; readonly name: string } | { readonly divider: string };
 
 /** A front in the chooser: a drawer of the chest at hand, an inner one that it is split into, or a tray. */
-export interface OfferedDrawer {
+export interface OfferedDrawer extends InLevel {
   readonly id: string;
+  readonly sign: Sign | null;
   readonly name: string;
   /** The number of a tray; null for a drawer. */
   readonly tray: number | null;
@@ -32,12 +36,17 @@ export function offeredDrawers(
   ruled: Ruled,
 ): OfferedDrawer[] {
   if (chest === null) return [];
-  return drawersOfChest(state, chest).flatMap((drawer): OfferedDrawer[] => {
+  const measureOf = measureDrawers(state, catalogue.byId, ruled);
+  const inMenus = onlyShown(shownDrawers(state, chest, measureOf), ({ drawer }) => isInMenus(state, drawer));
+  return inMenus.flatMap(({ drawer, level, divider }): OfferedDrawer[] => {
+    const front = { level, divider, sign: drawer.sign ?? null };
     const name = pathTo(state, drawer.id)
       .map((one) => one.name)
       .join(' › ');
-    const contents = drawerAndInner(state, drawer.id).map((one) => contentsOf(state, catalogue.byId, one, ruled));
-    const whole = offered(drawer.id, name, fitting, contents);
+    const contents = drawerAndInner(state, drawer.id)
+      .filter((one) => isInMenus(state, one))
+      .map((one) => contentsOf(state, catalogue.byId, one, ruled));
+    const whole = { ...offered(drawer.id, name, fitting, contents), ...front };
     const [own] = contents;
     if (drawer.split == null || own === undefined) return [whole];
     const parts = splitContents(own.plugins, drawer.split).map((part) =>
@@ -48,6 +57,9 @@ export function offeredDrawers(
     return [whole, ...parts];
   });
 }
+
+/** A front that stands by itself, without sign or divider. */
+const BY_ITSELF = { level: '', divider: null, sign: null };
 
 /** A front over contents: an item that stands in several of them counts once, and a divider stands only above something. */
 function offered(
@@ -77,5 +89,5 @@ function offered(
       plugins.push(plugin);
     }
   }
-  return { id, name, tray: null, lines, plugins, unfit: [...unfit.values()], ids };
+  return { ...BY_ITSELF, id, name, tray: null, lines, plugins, unfit: [...unfit.values()], ids };
 }

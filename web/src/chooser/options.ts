@@ -1,3 +1,4 @@
+import type { Sign } from '@clever-drawer/core/chests/sign';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
@@ -22,6 +23,9 @@ export interface OptionGroup {
   readonly heading: string;
   readonly part: OptionPart;
   readonly options: readonly Option[];
+  /** Of a drawer: its sign, and the divider in front of it. */
+  readonly sign?: Sign | null;
+  readonly divider?: string | null;
 }
 
 /** What may be looked at: as a list, drawer by drawer in columns, or as pictures. */
@@ -84,7 +88,24 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   if (opened !== undefined)
     groups.push(
       ...drawerGroups(opened, offer, isTyped && digit === null, () => (number < MOST_CHOICES ? ++number : null)),
-      ...(isTyped ? [] : [unfitGroup(opened)]),
+      ...(isTyped
+        ? []
+        : [
+            // What is usual stays at hand beside what the drawer holds.
+            group(
+              'usual here',
+              'usual',
+              known(offer.first.usual).filter((item) => !opened.ids.has(item.id)),
+              true,
+            ),
+            group(
+              'recent',
+              'recent',
+              known(offer.first.recent).filter((item) => !opened.ids.has(item.id)),
+              true,
+            ),
+            unfitGroup(opened),
+          ]),
     );
   if (!isTyped) {
     if (opened === undefined) groups.push(group('everything that fits', 'all', offer.elsewhere));

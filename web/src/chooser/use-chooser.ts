@@ -3,16 +3,19 @@ import { toast } from 'sonner';
 import { useEventCallback } from 'usehooks-ts';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
+import { wordsOf } from '@clever-drawer/core/text/words';
 import { recentOf } from '@clever-drawer/core/menu/use';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import { NO_USES, useUses } from '../catalogue/uses';
 import { takeKey } from '../keys/use-keys';
 import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
+import { useEmptyInMenus } from './use-empty-in-menus';
 import { useStoredId } from './use-stored-id';
 import { useToldAtRest } from '../lib/use-told-at-rest';
 import { tell } from '../lib/telling';
@@ -67,7 +70,8 @@ export function useChooser(choosing: Choosing): Chooser {
   const input = useRef<HTMLInputElement>(null);
   const fronts = useRef<HTMLDivElement>(null);
   const perLine = useRef(1);
-  const wish = { typed, open, withAll, openedAt };
+  const [withEmpty, setWithEmpty] = useEmptyInMenus();
+  const wish = { typed, open, withAll, withEmpty, openedAt };
   const { offer, isSettled } = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
   const opened = [...offer.trays, ...offer.drawers].find((one) => one.id === open);
   const inColumns = view === 'drawers' && opened === undefined && typed === '';
@@ -166,6 +170,7 @@ export function useChooser(choosing: Choosing): Chooser {
     openDrawer(null);
     tell(`Chest ${next.name}`);
   };
+  const named = useMemo(() => chestsNamed(typed, chests), [typed, chests]);
   const go = (to: number): void => setMarked(Math.min(Math.max(to, 0), options.length - 1));
   const onKeyDown = (event: KeyboardEvent): void => {
     // A box or a menu in front of it has keys of its own.
@@ -193,7 +198,7 @@ export function useChooser(choosing: Choosing): Chooser {
       clear: whenEmpty(clear),
       favourite: current === undefined ? null : toggleFavourite,
       menu: inLine(openMenuHere),
-      drawers: inLine(() => fronts.current?.querySelector<HTMLElement>('[aria-pressed="true"], button')?.focus()),
+      drawers: inLine(() => focusFirstFront(fronts.current)),
       all: inLine(() => setWithAll(!withAll)),
       view: inLine(() => setView(CHOOSER_VIEWS[(CHOOSER_VIEWS.indexOf(view) + 1) % CHOOSER_VIEWS.length] ?? null)),
       back: open === null ? close : () => openDrawer(null),
@@ -211,6 +216,7 @@ export function useChooser(choosing: Choosing): Chooser {
       waiting.current = null;
     },
     chests,
+    named,
     chest,
     setChest: (next) => {
       setChest(next);
@@ -235,6 +241,8 @@ export function useChooser(choosing: Choosing): Chooser {
     takeParts: (items, buildId) => takeItems(items, current === undefined ? 'list' : wayTo(current), false, buildId),
     withAll,
     setWithAll,
+    withEmpty,
+    setWithEmpty,
     onKeyDown,
     onFrontKey: (event) => {
       if (!/^[1-9]$/.test(event.key) || event.ctrlKey || event.metaKey || event.altKey) return false;
@@ -254,6 +262,26 @@ export function useChooser(choosing: Choosing): Chooser {
     },
     perLine,
   };
+}
+
+/** What is called what was typed comes first: a chest, else what is open, else the first tray. */
+function focusFirstFront(fronts: HTMLElement | null): void {
+  const first = ['[data-named-chest]', '[data-chooser-front][aria-pressed="true"]', 'button']
+    .map((selector) => fronts?.querySelector<HTMLElement>(selector))
+    .find((one) => one != null);
+  first?.focus();
+}
+
+const SHORTEST_NAME = 3;
+const NO_CHESTS: ReadonlySet<string> = new Set();
+
+/** The chests whose names have every typed word, or words that begin so. */
+function chestsNamed(typed: string, chests: readonly Chest[]): ReadonlySet<string> {
+  const wanted = wordsOf(typed);
+  if (wanted.join('').length < SHORTEST_NAME) return NO_CHESTS;
+  const isNamed = ({ name }: Chest): boolean =>
+    wanted.every((word) => wordsOf(name).some((one) => one.startsWith(word)));
+  return new Set(chests.filter(isNamed).map((one) => one.id));
 }
 
 /** Buses and the master are chosen for alike; so are tracks. */

@@ -114,9 +114,9 @@ export function useOffer(
   state: Arrangement,
   chest: ChestId | null,
   uses: readonly KnownUse[],
-  wish: { typed: string; open: string | null; withAll: boolean; openedAt: number },
+  wish: { typed: string; open: string | null; withAll: boolean; withEmpty: boolean; openedAt: number },
 ): Offering {
-  const { typed, open, withAll, openedAt } = wish;
+  const { typed, open, withAll, withEmpty, openedAt } = wish;
   const { slot } = place;
   const { plugins, items, ids, others } = partedFor(slot, catalogue.items);
   const { sidechain } = place;
@@ -129,7 +129,7 @@ export function useOffer(
     () => offeredDrawers(ids, catalogue, state, chest, ruled),
     [ids, catalogue, state, chest, ruled],
   );
-  const trays = useMemo(() => offeredTrays(ids, catalogue, state), [ids, catalogue, state]);
+  const trays = useMemo(() => offeredTrays(ids, catalogue, state, withEmpty), [ids, catalogue, state, withEmpty]);
   const typeOf = useMemo(
     () =>
       (id: ItemId): TypeId | undefined =>
@@ -240,18 +240,28 @@ function drawersNamed(typed: string, all: readonly OfferedDrawer[]): readonly Of
   return all.filter(isNamed).slice(0, MAX_NAMED);
 }
 
-/** The trays that hold something that fits; Favourites always. */
-function offeredTrays(ids: ReadonlySet<ItemId>, catalogue: ChosenCatalogue, state: Arrangement): OfferedDrawer[] {
+/** The trays that hold something that fits, and with `withEmpty` those that hold nothing; Favourites always. */
+function offeredTrays(
+  ids: ReadonlySet<ItemId>,
+  catalogue: ChosenCatalogue,
+  state: Arrangement,
+  withEmpty: boolean,
+): OfferedDrawer[] {
   return TRAYS.flatMap((tray): OfferedDrawer[] => {
+    const { sign = null, notInMenus = false } = state.trayName.get(String(tray)) ?? {};
+    if (notInMenus) return [];
     const all = trayEntries(state, tray)
       .map((entry) => catalogue.byId.get(itemId(entry)))
       .filter((plugin) => plugin !== undefined);
     const plugins = all.filter((plugin) => ids.has(plugin.id));
-    if (plugins.length === 0 && tray !== FAVOURITES) return [];
+    if (plugins.length === 0 && tray !== FAVOURITES && !withEmpty) return [];
     return [
       {
         id: `tray-${String(tray)}`,
         name: trayName(state, tray),
+        sign,
+        level: 'trays',
+        divider: null,
         tray,
         lines: plugins.map((plugin) => ({ plugin, name: plugin.name })),
         plugins,

@@ -120,6 +120,15 @@ export const KEYS = {
     rename: key('r', 'name and rule'),
     rule: key('e', 'open it and write its rule'),
     remove: key('Delete', 'delete it'),
+    divider: key('d', 'divider in front of it'),
+    sign: key('s', 'a sign for it'),
+    menus: key('v', 'leave it out of menus, or show it there again'),
+    order: key('Shift o', 'sort the drawers beside it'),
+    tick: key('Mod Space', 'add it to the selected drawers, or remove it'),
+    extendLeft: held('Shift ArrowLeft', 'extend the selected drawers to the left'),
+    extendRight: held('Shift ArrowRight', 'extend the selected drawers to the right'),
+    merge: key('Shift m', 'merge the selected drawers into it'),
+    unselect: key('Escape', 'select no drawers'),
   },
   tray: {
     open: key('Enter', 'open or close it'),
@@ -127,6 +136,8 @@ export const KEYS = {
     ...AMONG_NEIGHBOURS,
     rename: key('r', 'rename it'),
     clear: key('Delete', 'clear it'),
+    sign: key('s', 'a sign for it'),
+    menus: key('v', 'leave it out of menus, or show it there again'),
   },
   chest: {
     open: key('Enter', 'show it'),
@@ -135,6 +146,8 @@ export const KEYS = {
     ...AMONG_NEIGHBOURS,
     ...TO_ENDS,
     rename: key('r', 'name and purpose'),
+    divider: key('d', 'divider in front of it'),
+    order: key('Shift o', 'sort its drawers'),
     remove: key('Delete', 'delete it'),
   },
   lines: {

@@ -1,18 +1,24 @@
 import { useDraggable } from '@dnd-kit/core';
-import { useId, useMemo, useState } from 'react';
+import clsx from 'clsx';
+import { Fragment, useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
+import { onlyShown, type InLevel } from '@clever-drawer/core/chests/level';
+import type { Sign } from '@clever-drawer/core/chests/sign';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import { asksFor, useSearch } from '../catalogue/use-search';
 import { offeredDrawers } from '../chooser/offered-drawers';
+import { useEmptyInMenus } from '../chooser/use-empty-in-menus';
 import { useStoredId } from '../chooser/use-stored-id';
 import { counted } from '../lib/counted';
 import type { LoadDragged } from './load-drag';
 import { CutName } from '../parts/cut-name';
+import { PlainButton } from '../parts/plain-button';
+import { SignGlyph } from '../parts/sign';
 import styles from './load.module.css';
 
 interface Props {
@@ -20,7 +26,8 @@ interface Props {
   readonly state: Arrangement;
 }
 
-interface Column {
+interface Column extends InLevel {
+  readonly sign: Sign | null;
   readonly id: string;
   readonly heading: string;
   /** How many it has with those that are set aside, or not on this computer. */
@@ -49,6 +56,9 @@ export function DrawerShelf({ catalogue, state }: Props) {
   const drawers = useMemo(
     () =>
       offeredDrawers(here, catalogue, state, chestId, ruled).map((drawer): Column => ({
+        level: drawer.level,
+        divider: drawer.divider,
+        sign: drawer.sign,
         id: drawer.id,
         heading: drawer.name,
         all: drawer.plugins.length + drawer.unfit.length,
@@ -62,15 +72,19 @@ export function DrawerShelf({ catalogue, state }: Props) {
       ? null
       : {
           id: 'found',
+          level: 'found',
+          divider: null,
+          sign: null,
           heading: 'found',
           all: answer.numbers.length,
           items: Array.from(answer.numbers, (number) => catalogue.items[number]).flatMap((item) =>
             item === undefined || !here.has(item.id) ? [] : [{ item, name: item.name }],
           ),
         };
-  const filled = drawers.filter((one) => one.items.length > 0);
+  const [withEmpty, setWithEmpty] = useEmptyInMenus();
+  const empty = drawers.filter((one) => one.items.length === 0).length;
+  const filled = onlyShown(drawers, (one) => withEmpty || one.items.length > 0);
   const columns = [...(found === null ? [] : [found]), ...filled];
-  const empty = drawers.length - filled.length;
   return (
     <section className={styles.shelf} aria-label="Drawers to drag from">
       <div className={styles.shelfHead}>
@@ -90,9 +104,10 @@ export function DrawerShelf({ catalogue, state }: Props) {
           onChange={(event) => setChest(event.target.value)}
         >
           {chests.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name}
-            </option>
+            <Fragment key={one.id}>
+              {one.dividerBefore != null && <hr />}
+              <option value={one.id}>{one.name}</option>
+            </Fragment>
           ))}
         </Form.Select>
         <span className="quiet">Drag a line onto a slot, or press Enter on a slot to choose for it.</span>
@@ -102,8 +117,17 @@ export function DrawerShelf({ catalogue, state }: Props) {
           <p className="quiet">This chest holds nothing that is on this computer. Type above to find what you want.</p>
         )}
         {columns.slice(0, MOST_COLUMNS).map((column) => (
-          <div key={column.id} className={styles.shelfColumn} role="group" aria-label={column.heading}>
+          <div
+            key={column.id}
+            className={clsx(styles.shelfColumn, column.divider !== null && styles.divided)}
+            role="group"
+            aria-label={column.heading}
+          >
+            {column.divider !== null && (
+              <div className={clsx('quiet one-line', styles.dividerLabel)}>{column.divider}</div>
+            )}
             <div className={styles.shelfHeading}>
+              {column.sign !== null && <SignGlyph sign={column.sign} />}
               <bdi className="one-line">{column.heading}</bdi>
               {column.items.length < column.all ? (
                 <span
@@ -127,7 +151,14 @@ export function DrawerShelf({ catalogue, state }: Props) {
             )}
           </div>
         ))}
-        {empty > 0 && <p className="quiet">{counted(empty, 'drawer')} with nothing to load</p>}
+        {empty > 0 && (
+          <p className="quiet">
+            {counted(empty, 'drawer')} with nothing to load{' '}
+            <PlainButton aria-pressed={withEmpty} onClick={() => setWithEmpty(!withEmpty)}>
+              {withEmpty ? 'Hide empty ones' : 'Show empty ones'}
+            </PlainButton>
+          </p>
+        )}
         {columns.length > MOST_COLUMNS && (
           <p className="quiet">
             and {counted(columns.length - MOST_COLUMNS, 'drawer')} more; type to find what is in them

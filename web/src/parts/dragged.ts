@@ -6,7 +6,7 @@ export interface Dividers {
   readonly ids: readonly string[];
 }
 
-/** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or a drawer (to be moved). */
+/** What is being dragged: plugins (to be put in, or elsewhere in their order) with dividers, or drawers (to be moved). */
 export type Dragged =
   | {
       readonly pluginIds: readonly ItemId[];
@@ -15,7 +15,7 @@ export type Dragged =
       /** The list of lines that it was taken from; absent for the catalogue's. */
       readonly from?: LineHome;
     }
-  | { readonly drawerId: DrawerId; readonly name: string };
+  | { readonly drawerIds: readonly DrawerId[]; readonly name: string };
 
 /** A list whose lines have an order: a drawer's, or a tray's. */
 export type LineHome = { readonly drawerId: DrawerId } | { readonly tray: number };

@@ -2,6 +2,7 @@ import { useId, useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { FormBox } from './form-box';
+import { PlainButton } from './plain-button';
 
 /** What a name means where it is asked for. */
 export interface NameCheck {
@@ -23,6 +24,8 @@ interface Props {
   /** Judges the trimmed name while it is typed. */
   readonly check?: (name: string) => NameCheck;
   readonly done: (name: string) => void;
+  /** What else can be done than to save the name. */
+  readonly also?: { readonly words: string; readonly act: () => void };
   readonly close: () => void;
 }
 
@@ -30,7 +33,18 @@ const NO_CHECK = (): NameCheck => ({});
 
 /** Asks for one name. With `mayBeEmpty` nothing is an answer too. */
 export function NameBox(props: Props) {
-  const { title, label, first, mayBeEmpty = false, longest = NAME_LENGTH, hint, check = NO_CHECK, done, close } = props;
+  const {
+    title,
+    label,
+    first,
+    mayBeEmpty = false,
+    longest = NAME_LENGTH,
+    hint,
+    check = NO_CHECK,
+    also,
+    done,
+    close,
+  } = props;
   const [typed, setTyped] = useState(first);
   const [tried, setTried] = useState(false);
   const id = useId();
@@ -42,7 +56,13 @@ export function NameBox(props: Props) {
     if (!missing && problem === undefined) done(name);
   };
   return (
-    <FormBox title={title} act={act} submit={submit} close={close}>
+    <FormBox
+      title={title}
+      act={act}
+      submit={submit}
+      close={close}
+      also={also !== undefined && <PlainButton onClick={also.act}>{also.words}</PlainButton>}
+    >
       <Form.Group controlId={`${id}-name`}>
         <Form.Label>{label}</Form.Label>
         <Form.Control

@@ -10,7 +10,7 @@ import { pluginIn, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
 import { AsideBox } from '../boxes/aside-box';
 import { focusFront } from './drawer/drawer-actions';
-import { NewDrawerForm } from './drawer/drawer-ask-box';
+import { NewDrawerForm } from './drawer/new-drawer-form';
 import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';
 import { OwnEntriesBox } from '../boxes/own-entries-box';

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { useSteady } from '../lib/use-steady';
 import { ChestPanel } from './chest/chest-panel';
@@ -10,6 +11,7 @@ import styles from './sort.module.css';
 export function DeskRight({ desk }: { desk: Desk }) {
   const { state, catalogue, chest, changes, listed, viewing } = desk;
   const { view, look } = viewing;
+  const [isOrdering, setOrdering] = useState(false);
   const actions = useSteady({
     more: desk.moreActs,
     about: desk.setAbout,
@@ -29,6 +31,7 @@ export function DeskRight({ desk }: { desk: Desk }) {
         toFile={listed.toFile}
         isAnswered={desk.ruled.isAnswered}
         workThrough={desk.workThrough}
+        order={() => setOrdering(true)}
       />
       {chest === null ? (
         <NoChest changes={changes} />
@@ -44,6 +47,8 @@ export function DeskRight({ desk }: { desk: Desk }) {
           target={desk.drop.target}
           making={desk.making}
           setMaking={desk.setMaking}
+          isOrdering={isOrdering}
+          setOrdering={setOrdering}
           pictures={desk.pictures}
           list={actions.list}
           about={actions.about}

@@ -50,7 +50,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const lookedAt = useMemo(() => ({ ...view, typed: asked }), [view, asked]);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
   const ruled = useRuled(catalogue, state);
-  const listed = useListed(catalogue, useAfterPaint(state), ruled, chest?.id ?? null, lookedAt, found);
+  const listed = useListed(catalogue, useAfterPaint(state), ruled, chest, lookedAt, found);
   const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
@@ -86,7 +86,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const beginQueue = (): void => {
     subject.selectElsewhere(null);
     setAbout(null);
-    setQueue(toFileQueue(catalogue, listed.places, seenAt));
+    setQueue(toFileQueue(catalogue, listed.places, chest, seenAt));
   };
   // What is left to file is known when the rules have been asked; until then the wish waits.
   const [asksToFile, setAsksToFile] = useState(false);

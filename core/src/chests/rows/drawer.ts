@@ -3,7 +3,9 @@ import { withoutOlderLists } from '../../rules/older-lists.js';
 import type { Rule } from '../../rules/rule.js';
 import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
 import { DRAWER_SPLITS, type DrawerSplit } from '../drawer-split.js';
-import { NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
+import { LEVEL_SORTS, type LevelSort } from '../level-sort.js';
+import { SIGNS, type Sign } from '../sign.js';
+import { flag, NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
 
 /** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
 export interface Drawer {
@@ -21,6 +23,14 @@ export interface Drawer {
   readonly most?: number | null;
   /** By what it is split into inner drawers that follow by themselves; null or absent for none. */
   readonly split?: DrawerSplit | null;
+  /** A sign besides its name; null or absent for none. */
+  readonly sign?: Sign | null;
+  /** Whether no menu offers it and its inner drawers, for a while. */
+  readonly notInMenus: boolean;
+  /** How its inner drawers are sorted for good; null or absent leaves them in the order given by hand. */
+  readonly innerSort?: LevelSort | null;
+  /** The label of the divider in front of it in its level, maybe empty; null or absent for none. */
+  readonly dividerBefore?: string | null;
 }
 
 /** A rule as it is stored, with its meaning before lists after "but not" held as a whole. */
@@ -43,6 +53,10 @@ export const DRAWER = rowKind<Drawer>()({
     sort: orNull(oneOf(DRAWER_SORTS)),
     most: orNull(number),
     split: orNull(oneOf(DRAWER_SPLITS)),
+    sign: orNull(oneOf(SIGNS)),
+    notInMenus: flag,
+    innerSort: orNull(oneOf(LEVEL_SORTS)),
+    dividerBefore: orNull(textUpTo(NAME_LENGTH)),
   },
   refersTo: { chestId: 'chest', parentId: 'drawer' },
   indexes: [{ columns: ['chestId'], unique: false }],
@@ -51,6 +65,7 @@ export const DRAWER = rowKind<Drawer>()({
     { to: 4, upgrade: (row) => ({ most: null, ...row }) },
     { to: 5, upgrade: (row) => ({ split: null, ...row }) },
     { to: 6, upgrade: (row) => ({ ...row, rule: withoutOlderListsIn(row.rule) }) },
+    { to: 7, upgrade: (row) => ({ sign: null, notInMenus: false, innerSort: null, dividerBefore: null, ...row }) },
   ],
-  documented: ['name', 'rule', 'sort', 'most', 'split'],
+  documented: ['name', 'rule', 'sort', 'most', 'split', 'sign', 'notInMenus', 'innerSort', 'dividerBefore'],
 });

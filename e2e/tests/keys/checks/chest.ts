@@ -2,6 +2,7 @@
 import { expect, type Page } from '@playwright/test';
 import { foot, front, label, saved, undo } from '../../../support/studio';
 import {
+  type Check,
   type ChecksOf,
   asks,
   changes,
@@ -24,6 +25,18 @@ import {
   toTop,
   trayNames,
 } from './hands';
+
+const selectedDrawers = (page: Page) => page.getByRole('group', { name: 'Selected drawers' });
+
+/** A key that selects so many drawers from the third on. */
+const selects =
+  (count: number): Check =>
+  async (page, press) => {
+    await onFront(page);
+    await press();
+    await expect(selectedDrawers(page)).toContainText(`${String(count)} drawers selected`);
+    await selectedDrawers(page).getByRole('button', { name: 'Select none' }).click();
+  };
 
 export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule'> = {
   front: {
@@ -68,6 +81,36 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
       await undo(page);
       await expect(front(page, 'Narration')).toBeVisible();
     },
+    divider: asks(onFront, /^Divider in front of Narration$/),
+    sign: asks(onFront, /^A sign for Narration$/),
+    menus: changes(onFront, /Undo: leave Narration out of menus/),
+    order: asks(onFront, /^Order of the drawers of Everyday$/),
+    tick: async (page, press) => {
+      await onFront(page);
+      await press();
+      await expect(label(page, 'Narration')).toHaveAccessibleName(/selected/);
+      await press();
+      await expect(label(page, 'Narration')).not.toHaveAccessibleName(/selected/);
+    },
+    extendLeft: selects(2),
+    extendRight: selects(2),
+    merge: async (page, press) => {
+      await onFront(page);
+      await label(page, 'Narration').press('Shift+ArrowLeft');
+      await press();
+      await expect(foot(page)).toContainText('Undo: merge Narration into Dynamics');
+      await expect(front(page, 'Narration')).toHaveCount(0);
+      await saved(page);
+      await undo(page);
+      await expect(front(page, 'Narration')).toBeVisible();
+    },
+    unselect: async (page, press) => {
+      await onFront(page);
+      await label(page, 'Narration').press('Shift+ArrowLeft');
+      await expect(selectedDrawers(page)).toBeVisible();
+      await press();
+      await expect(selectedDrawers(page)).toHaveCount(0);
+    },
   },
   tray: {
     open: async (page, press) => {
@@ -84,6 +127,8 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
     later: reorders(onTray, trayNames, (names) => [names[0] ?? '', 'Tray Tray 2', 'Tray Goose', ...names.slice(3)]),
     rename: asks(onTray, /^Tray 2$/),
     clear: changes(onTray, /Undo: (clear|take) .*Goose/),
+    sign: asks(onTray, /^A sign for Goose$/),
+    menus: changes(onTray, /Undo: leave Goose out of menus/),
   },
   chest: {
     open: async (page, press) => {
@@ -99,6 +144,8 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
     toFirst: reorders(onLastChest, chestNames, toTop(1)),
     toLast: reorders(onChest, chestNames, toEnd(0)),
     rename: asks(onChest, /^The chest Everyday$/),
+    divider: asks(onChest, /^Divider in front of the chest Everyday$/),
+    order: asks(onChest, /^Order of the drawers of Everyday$/),
     remove: changes(onLastChest, /Undo: delete .*Mix day/),
   },
   lines: {

@@ -16,6 +16,7 @@ import { StudioEpoch1777000000000 } from './1777000000000-studio-epoch.js';
 import { ArrivedWithFolder1778000000000 } from './1778000000000-arrived-with-folder.js';
 import { UndoableFolders1779000000000 } from './1779000000000-undoable-folders.js';
 import { OwnEntries1780000000000 } from './1780000000000-own-entries.js';
+import { LevelsAndPurposes1781000000000 } from './1781000000000-levels-and-purposes.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -36,4 +37,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   ArrivedWithFolder1778000000000,
   UndoableFolders1779000000000,
   OwnEntries1780000000000,
+  LevelsAndPurposes1781000000000,
 ];

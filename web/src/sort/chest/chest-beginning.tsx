@@ -2,7 +2,7 @@ import { useId } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { INNER_BASES, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
-import { BEGINNINGS, isBasis, STARTS, type Beginning, type WorkOut } from './new-chest';
+import { BEGINNINGS, isBasis, isCopy, STARTS, type Beginning, type WorkOut } from './new-chest';
 import styles from './chest.module.css';
 
 const INNER_WORDS: Readonly<Record<InnerBasis, string>> = {
@@ -27,7 +27,7 @@ export function ChestBeginning({ chests, beginning, setBeginning, source, setSou
   return (
     <fieldset>
       <legend className="form-label">Start</legend>
-      {BEGINNINGS.filter((one) => one !== 'copy' || chests.length > 0).map((one) => (
+      {BEGINNINGS.filter((one) => !isCopy(one) || chests.length > 0).map((one) => (
         <Form.Check
           key={one}
           type="radio"
@@ -38,7 +38,7 @@ export function ChestBeginning({ chests, beginning, setBeginning, source, setSou
           onChange={() => setBeginning(one)}
         />
       ))}
-      {beginning === 'copy' && (
+      {isCopy(beginning) && (
         <Form.Select aria-label="The chest to copy" value={source} onChange={(event) => setSource(event.target.value)}>
           {chests.map((one) => (
             <option key={one.id} value={one.id}>
@@ -85,9 +85,16 @@ function WorkOutFields({
           </option>
         ))}
       </Form.Select>
+      <Form.Check
+        id={`${id}-follows`}
+        label="Follow by itself: what arrives appears, what is gone leaves"
+        checked={workOut.follows}
+        onChange={(event) => set({ ...workOut, follows: event.target.checked })}
+      />
       <label htmlFor={`${id}-without`}>Leave out what is in</label>
       <Form.Select
         id={`${id}-without`}
+        disabled={workOut.follows}
         value={workOut.without}
         onChange={(event) => set({ ...workOut, without: event.target.value })}
       >

@@ -8,13 +8,25 @@ import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
 import { ChestPreview } from './chest-preview';
-import { isBasis, STARTS, workedOut, type Beginning, type ChestStart, type NewChest, type WorkOut } from './new-chest';
+import {
+  isBasis,
+  isCopy,
+  STARTS,
+  workedOut,
+  type Beginning,
+  type ChestStart,
+  type NewChest,
+  type WorkOut,
+} from './new-chest';
 import styles from './chest.module.css';
 
 const SLOT_WORDS: Readonly<Record<ChestSlot, string>> = {
   instrument: 'instruments',
+  'midi-effect': 'MIDI effects',
   insert: 'inserts of tracks',
-  bus: 'inserts of buses and the master',
+  bus: 'inserts of buses',
+  master: 'inserts of the master',
+  clip: 'offline processing of clips',
 };
 
 interface Props {
@@ -33,18 +45,19 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
   const [typed, setName] = useState<string | null>(chest?.name ?? null);
   const [slots, setSlots] = useState<readonly ChestSlot[]>(chest?.slots ?? []);
   const [source, setSource] = useState<string>(chests[0]?.id ?? '');
-  const [workOut, setWorkOut] = useState<WorkOut>({ most: '40', inner: 'letters', without: '' });
+  const [workOut, setWorkOut] = useState<WorkOut>({ most: '40', inner: 'letters', without: '', follows: false });
   const id = useId();
   const original = chests.find((one) => one.id === source);
-  const proposed = beginning === 'copy' ? `${original?.name ?? ''} (copy)` : STARTS[beginning].name;
+  const [selection, setSelection] = useState(chest?.selection ?? false);
+  const proposed = isCopy(beginning) ? `${original?.name ?? ''} (copy)` : STARTS[beginning].name;
   const name = (typed ?? proposed).trim();
   const start: ChestStart = isBasis(beginning)
     ? workedOut(beginning, workOut, chests)
-    : beginning === 'copy' && original !== undefined
-      ? { kind: 'copy', of: original.id }
+    : isCopy(beginning) && original !== undefined
+      ? { kind: beginning, of: original.id }
       : { kind: beginning === 'rules' ? 'rules' : 'empty' };
   const submit = (): void => {
-    if (name !== '') done({ name, slots: slots.length === 0 ? null : slots, start });
+    if (name !== '') done({ name, slots: slots.length === 0 ? null : slots, selection, start });
   };
   const switchSlot = (slot: ChestSlot): void =>
     setSlots((old) => CHEST_SLOTS.filter((one) => (one === slot) !== old.includes(one)));
@@ -83,7 +96,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
           <Form.Control.Feedback type="invalid">Give the chest a name.</Form.Control.Feedback>
         </Form.Group>
         {/* A copy is meant for what its original is meant for. */}
-        {beginning !== 'copy' && (
+        {!isCopy(beginning) && (
           <fieldset className="mb-3">
             <legend className="form-label">Meant for (none ticked: for all slots)</legend>
             {CHEST_SLOTS.map((slot) => (
@@ -95,6 +108,13 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
                 onChange={() => switchSlot(slot)}
               />
             ))}
+            <Form.Check
+              className="mt-2"
+              id={`${id}-selection`}
+              label="a selection: what is not in it is not to be filed"
+              checked={selection}
+              onChange={(event) => setSelection(event.target.checked)}
+            />
           </fieldset>
         )}
         {start.kind === 'rules' && (

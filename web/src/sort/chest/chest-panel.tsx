@@ -4,6 +4,7 @@ import {
   memo,
   useDeferredValue,
   useLayoutEffect,
+  useMemo,
   useRef,
   useState,
   type CSSProperties,
@@ -15,8 +16,10 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
+import { levelOf } from '@clever-drawer/core/chests/level';
+import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
 import { drawerAndInner, drawersIn, pathTo } from '@clever-drawer/core/chests/look-up';
-import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import type { RuledHere } from '../../arrangement/rules/rule-keeper';
@@ -26,12 +29,17 @@ import { takeKey } from '../../keys/use-keys';
 import { frontHandlers, frontsAround } from '../../parts/front-walk';
 import type { LineActions } from '../../parts/line';
 import type { Target } from '../drag/drag';
-import { DrawerAskBox, NewDrawerForm, type ShowDrawer } from '../drawer/drawer-ask-box';
+import { DrawerAskBox } from '../drawer/drawer-ask-box';
+import { NewDrawerForm, type ShowDrawer } from '../drawer/new-drawer-form';
 import { DrawerFront, type InnerCount } from '../drawer/drawer-front';
 import { OpenDrawer } from '../drawer/open-drawer';
 import { TrayShelf } from '../trays/tray-shelf';
 import { drawerNames, wordsOfRule } from '../drawer/drawer-names';
-import { drawerActions, focusFront, lineActionsOf, type DrawerAsk } from '../drawer/drawer-actions';
+import { drawerActions, focusFront, type DrawerAsk } from '../drawer/drawer-actions';
+import { lineActionsOf } from '../drawer/line-actions';
+import { LevelDivider } from '../../parts/level-divider';
+import { SelectedDrawers } from './selected-drawers';
+import { useFrontSelection } from './use-front-selection';
 import frontStyles from '../../parts/front.module.css';
 import { entriesShown, FRONTS, useChestLook, type ChestLook } from './chest-look';
 import chestStyles from './chest.module.css';
@@ -48,6 +56,9 @@ interface Props {
   /** The drawer form for a new drawer: in which drawer; undefined when it is closed. */
   readonly making: DrawerId | null | undefined;
   readonly setMaking: (parent: DrawerId | null | undefined) => void;
+  /** Whether the order of the chest's own drawers is asked for. */
+  readonly isOrdering: boolean;
+  readonly setOrdering: (is: boolean) => void;
   readonly pictures: boolean;
   readonly list: (drawer: Drawer) => void;
   readonly about: (id: ItemId) => void;
@@ -60,12 +71,24 @@ interface Props {
 }
 
 const FIRST_FRONTS = 36;
+const ORDER_OF_CHEST: DrawerAsk = { kind: 'order', parent: null };
 
 /** The chest at hand: its drawers as fronts in a grid, pulled out in place; below them the trays. */
 export const ChestPanel = memo(function ChestPanel(props: Props) {
   const { state, chest, catalogue, ruled, open, setOpen, changes, target, making, setMaking, pictures } = props;
-  const [asked, ask] = useState<DrawerAsk | null>(null);
-  const needs = { state, catalogue, ruled, changes, open, setOpen, ask, list: props.list };
+  const [asking, ask] = useState<DrawerAsk | null>(null);
+  const asked = asking ?? (props.isOrdering ? ORDER_OF_CHEST : null);
+  const measureOf = measureDrawers(state, catalogue.byId, ruled);
+  const level = (parent: DrawerId | null) => levelOf(state, chest.id, parent, measureOf);
+  const fronted = useFrontSelection(listed(null));
+  const chosen = fronted.selected;
+  function listed(parent: DrawerId | null): readonly Drawer[] {
+    return level(parent).flatMap(({ drawer }) => [drawer, ...(open.includes(drawer.id) ? listed(drawer.id) : [])]);
+  }
+  // The same list as long as the same are selected: fronts are drawn anew only where something changed.
+  const alongKey = chosen.map((one) => one.id).join(' ');
+  const alongIds = useMemo(() => alongKey.split(' ').map((id) => asId<DrawerId>(id)), [alongKey]);
+  const needs = { state, catalogue, ruled, changes, open, setOpen, ask, list: props.list, ...fronted };
   const actions = useSteady(drawerActions(needs));
   const { about, selected, more, memory } = props;
   const names = drawerNames(state);
@@ -88,13 +111,16 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
   // What is in sight comes first; a chest of hundreds of drawers fills up behind it.
   const most = useDeferredValue(Infinity, FIRST_FRONTS);
   const fronts = (parent: DrawerId | null): ReactNode[] =>
-    drawersIn(state, chest.id, parent)
+    level(parent)
       .slice(0, parent === null ? most : undefined)
-      .map((drawer) => {
+      .flatMap(({ drawer, divider }) => {
         const contents = contentsOf(state, catalogue.byId, drawer, ruled);
         const isOpen = open.includes(drawer.id);
         const inner = isOpen ? fronts(drawer.id) : [];
-        return (
+        return [
+          divider === null ? null : (
+            <LevelDivider key={`${drawer.id} divider`} label={divider} edit={() => actions.addFrontDivider(drawer)} />
+          ),
           <DrawerFront
             key={drawer.id}
             drawer={drawer}
@@ -105,6 +131,8 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
             inner={innerOf(state, catalogue, ruled, drawer, contents)}
             isOpen={isOpen}
             isLit={props.lit.has(drawer.id)}
+            isSelected={chosen.includes(drawer)}
+            goesAlong={chosen.includes(drawer) ? alongIds : null}
             aimed={target !== null && 'drawerId' in target && target.drawerId === drawer.id ? target.kind : null}
             actions={actions}
           >
@@ -125,8 +153,8 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
                 {inner.length > 0 && <div className={clsx(frontStyles.fronts, frontStyles.inner)}>{inner}</div>}
               </OpenDrawer>
             )}
-          </DrawerFront>
-        );
+          </DrawerFront>,
+        ];
       });
 
   return (
@@ -139,6 +167,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       data-chest
     >
       <div className={frontStyles.chestInside}>
+        <SelectedDrawers selected={chosen} actions={actions} />
         <div className={frontStyles.fronts}>
           {fronts(null)}
           <button
@@ -184,8 +213,12 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
           chest={chest}
           catalogue={catalogue}
           changes={changes}
+          measureOf={measureOf}
           show={show}
-          close={() => ask(null)}
+          close={() => {
+            ask(null);
+            props.setOrdering(false);
+          }}
         />
       )}
     </div>

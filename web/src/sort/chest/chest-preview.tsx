@@ -1,11 +1,13 @@
 import { useMemo } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
+import { DRAWER_SPLIT_LABELS } from '@clever-drawer/core/chests/drawer-split';
 import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
 import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
+import { counted } from '../../lib/counted';
 import { formatsOf } from '../ribbons/facets';
 import type { ChestStart } from './new-chest';
 import styles from './chest.module.css';
@@ -16,7 +18,7 @@ const PREVIEWED = 12;
 export function ChestPreview({
   state,
   catalogue,
-  start: { by, most, inner, without },
+  start: { by, most, inner, without, follows },
 }: {
   state: Arrangement;
   catalogue: ChosenCatalogue;
@@ -32,22 +34,24 @@ export function ChestPreview({
     const here = catalogue.plugins
       .filter((plugin) => plugin.found && plugin.aside === null && !filed.has(plugin.id))
       .map((plugin) => ({ ...plugin, formats: formatsOf(plugin) as never }));
-    return planDrawers(here, { by, most, inner });
-  }, [state, catalogue, by, most, inner, without, ruled]);
+    return planDrawers(here, { by, most, inner, follows });
+  }, [state, catalogue, by, most, inner, without, follows, ruled]);
   const drawers = count(plans);
   const total = new Set(filedIn(plans)).size;
-  if (total === 0) return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;
+  if (total === 0 && !follows)
+    return <p className="quiet">That chest holds everything already; nothing is left for this one.</p>;
   return (
     <section className={styles.preview} aria-label="Preview">
       <h3>
-        {drawers} {drawers === 1 ? 'drawer' : 'drawers'}, {total} plugins
+        {counted(drawers, 'drawer')}
+        {follows ? ', which follow as plugins come and go' : `, ${counted(total, 'plugin')}`}
       </h3>
       <ul>
         {plans.slice(0, PREVIEWED).map((plan) => (
           <li key={plan.name}>
             <bdi>{plan.name}</bdi>{' '}
             <span className="quiet mono">
-              {countIn([plan])}
+              {follows ? ruleOfPlan(plan) : countIn([plan])}
               {plan.inner.length > 0 && ` in ${String(plan.inner.length)} inner`}
             </span>
           </li>
@@ -56,6 +60,16 @@ export function ChestPreview({
       </ul>
     </section>
   );
+}
+
+/** What a drawer that follows takes, in few words. */
+function ruleOfPlan({ rule, split, inner }: DrawerPlan): string {
+  if (rule?.kind !== 'written') return String(inner.length === 0 ? 0 : '');
+  return rule.text.startsWith('NOT ')
+    ? 'the rest'
+    : split == null
+      ? rule.text
+      : `${rule.text}, split ${DRAWER_SPLIT_LABELS[split]}`;
 }
 
 const count = (plans: readonly DrawerPlan[]): number => plans.reduce((sum, plan) => sum + 1 + count(plan.inner), 0);

@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
@@ -9,6 +9,8 @@ import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
+import { ChestDivider } from '../../parts/level-divider';
+import { DividerBox } from '../../parts/divider-box';
 import { ChestForm } from './chest-form';
 import { FRONT_SHOWS, FRONT_SIZES, useChestLook, type FrontShow, type FrontSize } from './chest-look';
 import type { NewChest } from './new-chest';
@@ -31,11 +33,25 @@ interface Props {
   /** Whether the rules have been asked, so that both numbers are known. */
   readonly isAnswered: boolean;
   readonly workThrough: () => void;
+  /** Asks for the order of the drawers of the chest at hand. */
+  readonly order: () => void;
 }
 
 /** The chests by name; the one at hand, what can be done with it, and how far it is filled. */
-export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toFile, isAnswered, workThrough }: Props) {
+export function ChestTabs({
+  state,
+  catalogue,
+  chest,
+  changes,
+  choose,
+  filed,
+  toFile,
+  isAnswered,
+  workThrough,
+  order,
+}: Props) {
   const [form, setForm] = useState<'new' | Chest | null>(null);
+  const [dividing, setDividing] = useState<Chest | null>(null);
   const chests = chestsOf(state);
   const openMenu = useActMenu();
   const done = (wish: NewChest): void => {
@@ -44,11 +60,12 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     if (edited === null) void makeChest(changes, wish).then((id) => id !== null && choose(id));
     else {
       const { id } = edited;
-      const { name, slots } = wish;
+      const { name, slots, selection = false } = wish;
       // Name and purpose are one act: one step back takes both.
       const intents: Intent[] = [];
       if (name !== edited.name) intents.push({ kind: 'rename-chest', id, name });
       if (!sameRow({ slots }, { slots: edited.slots })) intents.push({ kind: 'set-chest-slots', id, slots });
+      if (selection !== edited.selection) intents.push({ kind: 'set-chest-selection', id, selection });
       if (intents.length > 0) void changes.make(...intents);
     }
   };
@@ -74,6 +91,11 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
       toFirst: () => shift(one, -Infinity),
       toLast: () => shift(one, Infinity),
       rename: () => setForm(one),
+      divider: () => setDividing(one),
+      order: () => {
+        choose(one.id);
+        order();
+      },
       remove: () => void remove(one),
     };
   };
@@ -81,18 +103,20 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
     <div className={styles.chestTabs}>
       <div role="group" aria-label="Chests" ref={tabs}>
         {chests.map((one) => (
-          <PlainButton
-            key={one.id}
-            className={styles.chestName}
-            aria-pressed={one.id === chest?.id}
-            onClick={() => choose(one.id)}
-            data-chest-name={one.id}
-            onKeyDown={(event) => takeKey('chest', event, handlersOf(one))}
-            onContextMenu={(event) => openMenu(event, one.name, actsOf('chest', handlersOf(one), CHEST_MENU))}
-          >
-            {one.name}
-            {one.slots !== null && <span className="quiet"> · {one.slots.join(', ')}</span>}
-          </PlainButton>
+          <Fragment key={one.id}>
+            {one.dividerBefore != null && <ChestDivider label={one.dividerBefore} />}
+            <PlainButton
+              className={styles.chestName}
+              aria-pressed={one.id === chest?.id}
+              onClick={() => choose(one.id)}
+              data-chest-name={one.id}
+              onKeyDown={(event) => takeKey('chest', event, handlersOf(one))}
+              onContextMenu={(event) => openMenu(event, one.name, actsOf('chest', handlersOf(one), CHEST_MENU))}
+            >
+              {one.name}
+              {one.slots !== null && <span className="quiet"> · {one.slots.join(', ')}</span>}
+            </PlainButton>
+          </Fragment>
         ))}
       </div>
       <PlainButton onClick={() => setForm('new')}>New chest</PlainButton>
@@ -111,6 +135,12 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
             <Dropdown.Item as="button" type="button" disabled={chests.at(-1) === chest} onClick={() => shift(chest, 1)}>
               To the right
             </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => setDividing(chest)}>
+              Divider in front of it …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={order}>
+              Order of its drawers …
+            </Dropdown.Item>
             <Dropdown.Divider />
             <FrontsMenu chest={chest.id} />
             <Dropdown.Divider />
@@ -123,7 +153,7 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
       <span className="grow" />
       {chest !== null && (
         <span className="quiet progress-words">
-          {isAnswered ? `${String(filed)} of ${String(filed + toFile)} filed` : 'counting …'}
+          {progressWords(chest, isAnswered, filed, toFile)}
           {isAnswered && toFile > 0 && (
             <>
               {' · '}
@@ -133,6 +163,14 @@ export function ChestTabs({ state, catalogue, chest, changes, choose, filed, toF
             </>
           )}
         </span>
+      )}
+      {dividing !== null && (
+        <DividerBox
+          title={`Divider in front of the chest ${dividing.name}`}
+          first={dividing.dividerBefore ?? null}
+          close={() => setDividing(null)}
+          done={(label) => void changes.make({ kind: 'divide-chests', id: dividing.id, label })}
+        />
       )}
       {form !== null && (
         <ChestForm
@@ -180,16 +218,32 @@ function FrontsMenu({ chest }: { chest: ChestId }) {
   );
 }
 
-const CHEST_MENU = ['open', 'rename', 'earlier', 'later', 'remove'] as const;
+/** How far a chest is filled; a selection is never behind. */
+function progressWords(chest: Chest, isAnswered: boolean, filed: number, toFile: number): string {
+  if (!isAnswered) return 'counting …';
+  if (chest.selection) return `a selection of ${String(filed)}`;
+  return toFile === 0 && filed > 0
+    ? `all that fits is filed: ${String(filed)}`
+    : `${String(filed)} of ${String(filed + toFile)} filed`;
+}
+
+const CHEST_MENU = ['open', 'rename', 'divider', 'order', 'earlier', 'later', 'remove'] as const;
 
 /** Makes a chest, empty, as a copy, by rules or worked out; null when it could not be saved. */
-export async function makeChest(changes: Changes, { name, slots, start }: NewChest): Promise<ChestId | null> {
+export async function makeChest(
+  changes: Changes,
+  { name, slots, selection = false, start }: NewChest,
+): Promise<ChestId | null> {
   const id = asId<ChestId>(crypto.randomUUID());
+  const selected: Intent[] = selection ? [{ kind: 'set-chest-selection', id, selection }] : [];
   switch (start.kind) {
     case 'empty':
-      return (await changes.make({ kind: 'make-chest', id, name, slots })) ? id : null;
+      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...selected)) ? id : null;
     case 'copy':
-      return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name })) ? id : null;
+    case 'structure': {
+      const filled = start.kind === 'copy';
+      return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name, filled })) ? id : null;
+    }
     case 'rules': {
       const drawers = STARTER_RULES.map(({ name: own, text }): Intent => ({
         kind: 'make-drawer',
@@ -200,11 +254,11 @@ export async function makeChest(changes: Changes, { name, slots, start }: NewChe
         rule: { kind: 'written', text },
         pluginIds: [],
       }));
-      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...drawers)) ? id : null;
+      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...selected, ...drawers)) ? id : null;
     }
     case 'worked-out': {
       const { kind: _kind, ...wish } = start;
-      const made = await changes.workOut({ id, name, slots: slots === null ? null : [...slots], ...wish });
+      const made = await changes.workOut({ id, name, slots: slots === null ? null : [...slots], selection, ...wish });
       return made ? id : null;
     }
   }

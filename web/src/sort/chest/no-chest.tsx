@@ -8,7 +8,7 @@ const EMPTY: NewChest = { name: 'Everyday', slots: null, start: { kind: 'empty' 
 const BY_TYPE: NewChest = {
   name: 'By type',
   slots: null,
-  start: { kind: 'worked-out', by: 'type', most: 40, inner: 'letters', without: null },
+  start: { kind: 'worked-out', by: 'type', most: 40, inner: 'letters', without: null, follows: false },
 };
 
 /** How one begins who has no chest yet. */

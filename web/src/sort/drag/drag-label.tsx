@@ -20,9 +20,13 @@ export function DragLabel({
   state: Arrangement;
 }) {
   const what =
-    !('drawerId' in dragged) && dragged.pluginIds.length > 1
-      ? `${String(dragged.pluginIds.length)} plugins`
-      : dragged.name;
+    'drawerIds' in dragged
+      ? dragged.drawerIds.length > 1
+        ? `${String(dragged.drawerIds.length)} drawers`
+        : dragged.name
+      : dragged.pluginIds.length > 1
+        ? `${String(dragged.pluginIds.length)} plugins`
+        : dragged.name;
   const { words, intents, canMove = false } = effectOf(dragged, target, state, moves);
   return (
     <div className={clsx(styles.dragLabel, intents.length === 0 && styles.refused)}>

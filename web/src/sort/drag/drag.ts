@@ -48,7 +48,7 @@ const EDGE = 0.22;
 export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
   const hit = document.elementFromPoint(x, y);
   if (hit === null) return null;
-  if ('drawerId' in dragged) {
+  if ('drawerIds' in dragged) {
     const front = hit.closest<HTMLElement>('[data-drawer]');
     if (front === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
     const { left, width } = front.getBoundingClientRect();

@@ -3,6 +3,8 @@ import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { levelSort } from '@clever-drawer/core/chests/level';
+import { LEVEL_SORT_LABELS } from '@clever-drawer/core/chests/level-sort';
 import { drawersIn, itemOnTray, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
@@ -27,7 +29,7 @@ const NOWHERE: Effect = { words: '– drop it on a drawer or a tray', intents: [
  */
 export function effectOf(dragged: Dragged, target: Target | null, state: Arrangement, moves = false): Effect {
   if (target === null) return NOWHERE;
-  if ('drawerId' in dragged) return drawerEffect(dragged.drawerId, target, state);
+  if ('drawerIds' in dragged) return drawersEffect(dragged.drawerIds, target, state);
   const stays = pluginEffect(dragged, target, state);
   const { from, pluginIds } = dragged;
   const to = homeOf(target);
@@ -142,37 +144,33 @@ function ontoTray(pluginIds: readonly ItemId[], tray: number, state: Arrangement
   return does(`→ ${name}`, { kind: 'tray-on', tray, pluginIds });
 }
 
-function drawerEffect(id: DrawerId, target: Target, state: Arrangement): Effect {
-  const drawer = state.drawer.get(id);
+function drawersEffect(ids: readonly DrawerId[], target: Target, state: Arrangement): Effect {
+  const [first] = ids;
+  const drawer = first === undefined ? undefined : state.drawer.get(first);
   if (drawer === undefined || target.kind === 'tray' || target.kind === 'line' || target.kind === 'new') return NOWHERE;
-  const { chestId } = drawer;
-  if (target.kind === 'chest')
-    return does('→ end of the chest', { kind: 'move-drawer', id, chestId, parentId: null, before: null });
+  const moved = (words: string, spot: Spot, before: DrawerId | null): Effect =>
+    does(words, ...ids.map((id): Intent => ({ kind: 'move-drawer', id, ...spot, before })));
+  if (target.kind === 'chest') return moved('→ end of the chest', { chestId: drawer.chestId, parentId: null }, null);
   const neighbour = state.drawer.get(target.drawerId);
-  if (neighbour === undefined || neighbour.id === id) return { words: '', intents: [] };
-  if (pathTo(state, neighbour.id).some((one) => one.id === id)) return { words: '– not into itself', intents: [] };
-  if (target.kind === 'into')
-    return does(`→ inside ${neighbour.name}`, {
-      kind: 'move-drawer',
-      id,
-      chestId: neighbour.chestId,
-      parentId: neighbour.id,
-      before: null,
-    });
-  const before = target.kind === 'before' ? neighbour.id : nextAfter(state, neighbour.id);
-  return does(`→ ${target.kind} ${neighbour.name}`, {
-    kind: 'move-drawer',
-    id,
-    chestId: neighbour.chestId,
-    parentId: neighbour.parentId,
-    before: before === id ? nextAfter(state, id) : before,
-  });
+  if (neighbour === undefined || ids.includes(neighbour.id)) return { words: '', intents: [] };
+  if (pathTo(state, neighbour.id).some((one) => ids.includes(one.id)))
+    return { words: '– not into itself', intents: [] };
+  const { chestId, parentId } = neighbour;
+  if (target.kind === 'into') return moved(`→ inside ${neighbour.name}`, { chestId, parentId: neighbour.id }, null);
+  const sort = levelSort(state, chestId, parentId);
+  if (sort !== null && ids.every((id) => state.drawer.get(id)?.parentId === parentId))
+    return {
+      words: `– these drawers are kept sorted (${LEVEL_SORT_LABELS[sort]}); choose “by hand” under Order to move them`,
+      intents: [],
+    };
+  const siblings = drawersIn(state, chestId, parentId);
+  const from = siblings.indexOf(neighbour) + (target.kind === 'before' ? 0 : 1);
+  const before = siblings.slice(from).find((one) => !ids.includes(one.id))?.id ?? null;
+  return moved(`→ ${target.kind} ${neighbour.name}`, { chestId, parentId }, before);
 }
 
-function nextAfter(state: Arrangement, id: DrawerId): DrawerId | null {
-  const drawer = state.drawer.get(id);
-  if (drawer === undefined) return null;
-  const siblings = drawersIn(state, drawer.chestId, drawer.parentId);
-  const next = siblings[siblings.findIndex((one) => one.id === id) + 1];
-  return next === undefined ? null : asId<DrawerId>(next.id);
+/** A level that drawers go into. */
+interface Spot {
+  readonly chestId: ChestId;
+  readonly parentId: DrawerId | null;
 }

@@ -2,30 +2,39 @@ import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
-import { COMPARE_BY, type DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
+import type { DrawerSort } from '@clever-drawer/core/chests/drawer-sort';
 import type { DrawerSplit } from '@clever-drawer/core/chests/drawer-split';
-import { linesIn } from '@clever-drawer/core/chests/file-into';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId } from '@clever-drawer/core/chests/item';
-import { drawerAndInner, drawersIn, entriesIn } from '@clever-drawer/core/chests/look-up';
+import { levelSort } from '@clever-drawer/core/chests/level';
+import { LEVEL_SORT_LABELS } from '@clever-drawer/core/chests/level-sort';
+import { drawerAndInner, drawersIn, entriesIn, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
+import { counted } from '../../lib/counted';
 import { focusWhenThere } from '../../lib/focus';
-import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
+import { sortedLines } from './line-actions';
 
 /** A box that a drawer's action opens. */
 export type DrawerAsk =
-  | { readonly kind: 'edit' | 'rule' | 'move' | 'copy' | 'inner' | 'delete'; readonly drawer: Drawer }
+  | { readonly kind: 'edit' | 'rule' | 'inner' | 'front-divider'; readonly drawer: Drawer }
+  /** What is asked for several drawers that are selected together. */
+  | { readonly kind: 'move' | 'copy' | 'delete' | 'sign'; readonly drawers: readonly Drawer[] }
+  /** Of a level: the chest's own with \`parent\` null. */
+  | { readonly kind: 'order'; readonly parent: Drawer | null }
   | { readonly kind: 'examples'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
   | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: ItemId; readonly name: string };
 
-/** What can be done with a drawer from its front. */
+/** How what is selected of the drawers changes: one is added or taken off, all up to one are added, the next one in a direction is, or none are left. */
+export type Selecting = 'add' | 'stretch' | 'left' | 'right' | 'none';
+
+/** What can be done with a drawer from its front; what is done to one of several that are selected is done to all of them. */
 export interface DrawerActions {
   readonly toggle: (drawer: Drawer) => void;
   readonly edit: (drawer: Drawer) => void;
@@ -48,6 +57,16 @@ export interface DrawerActions {
   readonly togglePart: (id: string) => void;
   /** Narrows the list to what stands in it. */
   readonly list: (drawer: Drawer) => void;
+  readonly addFrontDivider: (drawer: Drawer) => void;
+  readonly sign: (drawer: Drawer) => void;
+  /** Leaves it out of menus, or shows it there again. */
+  readonly menus: (drawer: Drawer) => void;
+  /** Sorts the drawers of its level. */
+  readonly order: (drawer: Drawer) => void;
+  /** Merges the other selected drawers into it; false where no others are. */
+  readonly merge: (drawer: Drawer) => boolean;
+  /** Changes what is selected; see Selecting. */
+  readonly select: (drawer: Drawer, how: Selecting) => boolean;
   /** Among its neighbours: -1 is towards the beginning, the infinities are the ends. */
   readonly shift: (drawer: Drawer, by: number) => void;
 }
@@ -61,10 +80,15 @@ interface Needs {
   readonly setOpen: (open: readonly string[]) => void;
   readonly ask: (box: DrawerAsk) => void;
   readonly list: (drawer: Drawer) => void;
+  /** The drawers that are selected, in the order in which they are shown. */
+  readonly selected: readonly Drawer[];
+  readonly select: DrawerActions['select'];
 }
 
 /** What can be done with drawers, as changes and boxes. */
-export function drawerActions({ state, catalogue, ruled, changes, open, setOpen, ask, list }: Needs): DrawerActions {
+export function drawerActions(needs: Needs): DrawerActions {
+  const { state, catalogue, ruled, changes, open, setOpen, ask, list, selected, select } = needs;
+  const together = (drawer: Drawer): readonly Drawer[] => actedOn(state, selected, drawer);
   return {
     toggle: (drawer) => setOpen(toggled(open, drawer.id)),
     edit: (drawer) => ask({ kind: 'edit', drawer }),
@@ -87,8 +111,25 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
         off,
       );
     },
-    putInside: (drawer) => ask({ kind: 'move', drawer }),
-    copy: (drawer) => ask({ kind: 'copy', drawer }),
+    putInside: (drawer) => ask({ kind: 'move', drawers: together(drawer) }),
+    copy: (drawer) => ask({ kind: 'copy', drawers: together(drawer) }),
+    addFrontDivider: (drawer) => ask({ kind: 'front-divider', drawer }),
+    sign: (drawer) => ask({ kind: 'sign', drawers: together(drawer) }),
+    menus: (drawer) => {
+      const shown = drawer.notInMenus;
+      const changed = together(drawer).filter((one) => one.notInMenus === shown);
+      void changes.make(...changed.map(({ id }): Intent => ({ kind: 'show-in-menus', id, shown })));
+    },
+    order: ({ parentId }) =>
+      ask({ kind: 'order', parent: parentId === null ? null : (state.drawer.get(parentId) ?? null) }),
+    merge: (drawer) => {
+      const ids = together(drawer).flatMap(({ id }) => (id === drawer.id ? [] : [id]));
+      if (ids.length === 0) return false;
+      focusFront(drawer.id);
+      void changes.make({ kind: 'merge-drawers', intoId: drawer.id, ids });
+      return true;
+    },
+    select,
     addInner: (drawer) => ask({ kind: 'inner', drawer }),
     addDivider: (drawer, before) => ask({ kind: 'divider', drawer, before }),
     list,
@@ -103,19 +144,31 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
     togglePart: (id) => setOpen(toggled(open, id)),
     unsort: (drawer) => void changes.make({ kind: 'set-sort', id: drawer.id, sort: null }),
     shift: (drawer, by) => {
-      const siblings = drawersIn(state, drawer.chestId, drawer.parentId);
-      const rest = siblings.filter((one) => one.id !== drawer.id);
-      const at = siblings.findIndex((one) => one.id === drawer.id);
+      const { chestId, parentId } = drawer;
+      const sort = levelSort(state, chestId, parentId);
+      if (sort !== null) {
+        toast.warning(
+          `These drawers are kept sorted: ${LEVEL_SORT_LABELS[sort]}. Choose “by hand” under Order to move them yourself.`,
+        );
+        return;
+      }
+      const siblings = drawersIn(state, chestId, parentId);
+      const moving = together(drawer).filter((one) => one.chestId === chestId && one.parentId === parentId);
+      const rest = siblings.filter((one) => !moving.includes(one));
+      const at = siblings.findIndex((one) => moving.includes(one));
       const place = Math.max(0, Math.min(at + by, rest.length));
-      if (place === at) return;
-      const { id, chestId, parentId } = drawer;
-      void changes.make({ kind: 'move-drawer', id, chestId, parentId, before: rest[place]?.id ?? null });
+      // Several that stand apart come together where the first of them is.
+      const stood = moving.every((one, index) => siblings[at + index] === one);
+      if (place === at && stood) return;
+      const before = rest[place]?.id ?? null;
+      void changes.make(...moving.map(({ id }): Intent => ({ kind: 'move-drawer', id, chestId, parentId, before })));
     },
     remove: (drawer) => {
-      const gone = new Set(drawerAndInner(state, drawer.id).map((one) => one.id));
+      const drawers = together(drawer);
+      const gone = new Set(drawers.flatMap((one) => drawerAndInner(state, one.id).map(({ id }) => id)));
       // Told before: a rule that looks at a drawer that is gone finds nothing there.
-      if (drawersLookingAt(state, gone).length > 0) ask({ kind: 'delete', drawer });
-      else deleteDrawer(state, changes, drawer);
+      if (drawersLookingAt(state, gone).length > 0) ask({ kind: 'delete', drawers });
+      else deleteDrawers(state, changes, drawers);
     },
   };
 }
@@ -123,93 +176,25 @@ export function drawerActions({ state, catalogue, ruled, changes, open, setOpen,
 const toggled = (open: readonly string[], id: string): readonly string[] =>
   open.includes(id) ? open.filter((one) => one !== id) : [...open, id];
 
-/** Deletes a drawer, and tells what that does not touch. */
-export function deleteDrawer(state: Arrangement, changes: Changes, drawer: Drawer): void {
-  const inner = drawerAndInner(state, drawer.id).length - 1;
-  if (drawer.parentId !== null) focusFront(drawer.parentId);
+/** What is done to a drawer is done to all that are selected with it; one inside another goes along with that. */
+function actedOn(state: Arrangement, selected: readonly Drawer[], drawer: Drawer): readonly Drawer[] {
+  if (!selected.includes(drawer)) return [drawer];
+  const ids = new Set<string>(selected.map((one) => one.id));
+  return selected.filter((one) => pathTo(state, one.id).every((around) => around === one || !ids.has(around.id)));
+}
+
+/** Deletes drawers in one step, and tells what that does not touch. */
+export function deleteDrawers(state: Arrangement, changes: Changes, drawers: readonly Drawer[]): void {
+  const [first] = drawers;
+  if (first === undefined) return;
+  const inner = drawers.reduce((sum, one) => sum + drawerAndInner(state, one.id).length - 1, 0);
+  if (first.parentId !== null) focusFront(first.parentId);
+  const what = drawers.length === 1 ? `${first.name} is` : `${String(drawers.length)} drawers are`;
+  const whose = drawers.length === 1 ? 'Its' : 'Their';
   void changes.makeWithNotice(
-    `${drawer.name} is deleted${inner === 0 ? '' : ` with ${String(inner)} inner ${inner === 1 ? 'drawer' : 'drawers'}`}. Its plugins stay in the catalogue and in every other drawer.`,
-    { kind: 'delete-drawer', id: drawer.id },
+    `${what} deleted${inner === 0 ? '' : ` with ${counted(inner, 'inner drawer')}`}. ${whose} plugins stay in the catalogue and in every other drawer.`,
+    ...drawers.map(({ id }): Intent => ({ kind: 'delete-drawer', id })),
   );
-}
-
-/** The ids of a drawer's lines, sorted between its dividers. Entries of plugins that the catalogue lacks keep their places at the end of their part. */
-function sortedLines(
-  state: Arrangement,
-  catalogue: ChosenCatalogue,
-  ruled: Ruled,
-  drawer: Drawer,
-  by: keyof typeof COMPARE_BY,
-): string[] {
-  const names = new Map(
-    contentsOf(state, catalogue.byId, drawer, ruled).plugins.map((content) => [content.entry?.id ?? '', content]),
-  );
-  const compare = COMPARE_BY[by];
-  const sections: string[][] = [[]];
-  for (const line of linesIn(state, drawer)) {
-    if ('label' in line) sections.push([line.id]);
-    else sections.at(-1)?.push(line.id);
-  }
-  return sections.flatMap((section) => {
-    const [head, ...rest] = section;
-    const isDivided = head !== undefined && state.divider.has(head);
-    const ids = isDivided ? rest : section;
-    const known = ids.flatMap((id) => names.get(id) ?? []);
-    known.sort((a, b) => compare({ ...a.plugin, name: a.name }, { ...b.plugin, name: b.name }));
-    const sorted = [...known.map((one) => one.entry?.id ?? ''), ...ids.filter((id) => !names.has(id))];
-    return isDivided ? [head, ...sorted] : sorted;
-  });
-}
-
-/** What can be done with the lines of a drawer. */
-export function lineActionsOf(
-  drawer: Drawer,
-  { changes, ask }: Pick<Needs, 'changes' | 'ask'>,
-  around: Pick<LineActions, 'about' | 'selected' | 'more'>,
-): LineActions {
-  return {
-    ...around,
-    place: (lines, before) => {
-      if (drawer.sort !== null) {
-        toast.warning(`${drawer.name} is kept sorted. Choose “Sort by hand” under Order to move things yourself.`);
-        return;
-      }
-      void changes.make({
-        kind: 'place',
-        drawerId: drawer.id,
-        pluginIds: pluginsIn(lines),
-        dividerIds: dividersIn(lines),
-        before: before !== null && before.startsWith('rule ') ? null : before,
-      });
-    },
-    remove: (lines) => {
-      const pluginIds = pluginsIn(lines);
-      const intents = dividersIn(lines).map((id): Intent => ({ kind: 'remove-divider', id }));
-      if (pluginIds.length > 0) intents.push({ kind: 'take-out', drawerId: drawer.id, pluginIds });
-      if (intents.length > 0) void changes.make(...intents);
-    },
-    ...(drawer.rule === null
-      ? {}
-      : {
-          always: (lines) => {
-            const pluginIds = pluginsIn(lines);
-            if (pluginIds.length > 0) void changes.make({ kind: 'file', drawerIds: [drawer.id], pluginIds });
-          },
-          never: (lines) => {
-            const pluginIds = pluginsIn(lines);
-            if (pluginIds.length > 0) void changes.make({ kind: 'never-in', drawerId: drawer.id, pluginIds });
-          },
-        }),
-    moveTo: (lines) => {
-      const pluginIds = pluginsIn(lines);
-      if (pluginIds.length > 0) ask({ kind: 'move-lines', drawer, pluginIds });
-    },
-    rename: (line) =>
-      'divider' in line
-        ? ask({ kind: 'label', dividerId: line.id, label: line.divider })
-        : ask({ kind: 'own-name', drawer, pluginId: line.plugin.id, name: line.name }),
-    addDivider: (before) => ask({ kind: 'divider', drawer, before: before?.startsWith('rule ') ? null : before }),
-  };
 }
 
 /** Puts the keyboard on the front of a drawer or tray ("tray 1"), as soon as it is drawn. */

@@ -3,9 +3,11 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
 import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { drawerAndInner } from '@clever-drawer/core/chests/look-up';
+import { levelSort, sortedLevel, type MeasureOf } from '@clever-drawer/core/chests/level';
+import { drawerAndInner, drawersIn } from '@clever-drawer/core/chests/look-up';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
-import { ruleOf, type Rule } from '@clever-drawer/core/rules/rule';
+import { ruleOf } from '@clever-drawer/core/rules/rule';
 import { ExamplesBox } from '../rule/examples-box';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
@@ -15,51 +17,11 @@ import { SpotBox, ToDrawerBox } from '../../boxes/drawer-box';
 import { drawerNames } from './drawer-names';
 import { FormBox } from '../../parts/form-box';
 import { DrawerForm } from './drawer-form';
-import { deleteDrawer, type DrawerAsk } from './drawer-actions';
-
-/** Opens the drawers around one, and puts the keyboard on its front. */
-export type ShowDrawer = (id: DrawerId, parent: DrawerId | null) => void;
-
-/** The form for a new drawer, in another one or in the chest itself. */
-export function NewDrawerForm({
-  state,
-  chest,
-  parent,
-  rule = null,
-  catalogue,
-  changes,
-  show,
-  close,
-}: {
-  state: Arrangement;
-  catalogue: ChosenCatalogue;
-  chest: Chest;
-  parent: DrawerId | null;
-  show: ShowDrawer;
-  /** The rule to begin with. */
-  rule?: Rule | null;
-  changes: Changes;
-  close: () => void;
-}) {
-  return (
-    <DrawerForm
-      title={parent === null ? 'New drawer' : `New drawer in ${state.drawer.get(parent)?.name ?? ''}`}
-      name=""
-      rule={rule}
-      isNew
-      drawers={drawerNames(state)}
-      catalogue={catalogue}
-      state={state}
-      close={close}
-      done={(name, rule) => {
-        close();
-        const id = asId<DrawerId>(crypto.randomUUID());
-        void changes.make({ kind: 'make-drawer', id, chestId: chest.id, parentId: parent, name, rule, pluginIds: [] });
-        show(id, parent);
-      }}
-    />
-  );
-}
+import { NewDrawerForm, type ShowDrawer } from './new-drawer-form';
+import { DividerBox } from '../../parts/divider-box';
+import { SignBox } from '../../parts/sign-box';
+import { deleteDrawers, type DrawerAsk } from './drawer-actions';
+import { OrderBox } from './order-box';
 
 interface Props {
   readonly asked: DrawerAsk;
@@ -67,12 +29,13 @@ interface Props {
   readonly chest: Chest;
   readonly catalogue: ChosenCatalogue;
   readonly changes: Changes;
+  readonly measureOf: MeasureOf;
   readonly show: ShowDrawer;
   readonly close: () => void;
 }
 
 /** The box that an action on a drawer or one of its lines opens. */
-export function DrawerAskBox({ asked, state, chest, catalogue, changes, show, close }: Props) {
+export function DrawerAskBox({ asked, state, chest, catalogue, changes, measureOf, show, close }: Props) {
   switch (asked.kind) {
     case 'edit':
     case 'rule': {
@@ -113,22 +76,23 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, show, cl
         />
       );
     case 'delete': {
-      const { drawer } = asked;
-      const gone = new Set(drawerAndInner(state, drawer.id).map((one) => one.id));
+      const { drawers } = asked;
+      const gone = goneWith(state, drawers);
       const looking = drawersLookingAt(state, gone).map((one) => one.name);
       return (
         <FormBox
-          title={`Delete ${drawer.name}`}
+          title={`Delete ${namesOf(drawers)}`}
           act="Delete"
           close={close}
           submit={() => {
             close();
-            deleteDrawer(state, changes, drawer);
+            deleteDrawers(state, changes, drawers);
           }}
         >
           <p>
             The {looking.length === 1 ? 'rule' : 'rules'} of {looking.join(', ')} look{looking.length === 1 ? 's' : ''}{' '}
-            at it, and will find nothing there any more. Undo brings it back as it was.
+            at {drawers.length === 1 ? 'it' : 'them'}, and will find nothing there any more. Undo brings back what is
+            deleted as it was.
           </p>
         </FormBox>
       );
@@ -147,24 +111,77 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, show, cl
       );
     case 'move':
     case 'copy': {
-      const { kind, drawer } = asked;
+      const { kind, drawers } = asked;
       return (
         <SpotBox
-          title={`${kind === 'move' ? 'Put' : 'Copy'} ${drawer.name} ${kind === 'move' ? 'inside' : 'into'}`}
+          title={`${kind === 'move' ? 'Put' : 'Copy'} ${namesOf(drawers)} ${kind === 'move' ? 'inside' : 'into'}`}
           state={state}
           first={chest.id}
-          without={new Set(drawerAndInner(state, drawer.id).map((one) => one.id))}
+          without={goneWith(state, drawers)}
           close={close}
           done={(spot) => {
             close();
-            if (kind === 'move') {
-              void changes.make({ kind: 'move-drawer', id: drawer.id, ...spot, before: null });
-              if (spot.chestId === chest.id) show(drawer.id, spot.parentId);
-            } else {
-              const newId = asId<DrawerId>(crypto.randomUUID());
-              void changes.make({ kind: 'copy-drawer', id: drawer.id, newId, ...spot });
-            }
+            void changes.make(
+              ...drawers.map(({ id }): Intent =>
+                kind === 'move'
+                  ? { kind: 'move-drawer', id, ...spot, before: null }
+                  : { kind: 'copy-drawer', id, newId: asId<DrawerId>(crypto.randomUUID()), ...spot },
+              ),
+            );
+            const [first] = drawers;
+            if (kind === 'move' && first !== undefined && spot.chestId === chest.id) show(first.id, spot.parentId);
           }}
+        />
+      );
+    }
+    case 'sign': {
+      const { drawers } = asked;
+      return (
+        <SignBox
+          title={`A sign for ${namesOf(drawers)}`}
+          first={drawers[0]?.sign ?? null}
+          close={close}
+          done={(sign) => {
+            close();
+            const other = drawers.filter((one) => (one.sign ?? null) !== sign);
+            if (other.length > 0) void changes.make(...other.map(({ id }): Intent => ({ kind: 'set-sign', id, sign })));
+          }}
+        />
+      );
+    }
+    case 'order': {
+      const parentId = asked.parent?.id ?? null;
+      return (
+        <OrderBox
+          title={`Order of the ${asked.parent === null ? `drawers of ${chest.name}` : `inner drawers of ${asked.parent.name}`}`}
+          first={levelSort(state, chest.id, parentId)}
+          close={close}
+          done={(by, isStanding) => {
+            close();
+            const standing = levelSort(state, chest.id, parentId);
+            const intents: Intent[] = [];
+            const level = { chestId: chest.id, parentId };
+            if (by !== null && !isStanding) {
+              const ids = sortedLevel(drawersIn(state, chest.id, parentId), by, measureOf).map(
+                ({ drawer }) => drawer.id,
+              );
+              intents.push({ kind: 'arrange-drawers', ...level, ids, by });
+            }
+            const sort = isStanding ? by : null;
+            if (sort !== standing) intents.push({ kind: 'set-level-sort', ...level, sort });
+            if (intents.length > 0) void changes.make(...intents);
+          }}
+        />
+      );
+    }
+    case 'front-divider': {
+      const { drawer } = asked;
+      return (
+        <DividerBox
+          title={`Divider in front of ${drawer.name}`}
+          first={drawer.dividerBefore ?? null}
+          close={close}
+          done={(label) => void changes.make({ kind: 'divide-drawers', id: drawer.id, label })}
         />
       );
     }
@@ -239,3 +256,10 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, show, cl
     }
   }
 }
+
+const goneWith = (state: Arrangement, drawers: readonly Drawer[]): ReadonlySet<DrawerId> =>
+  new Set(drawers.flatMap((one) => drawerAndInner(state, one.id).map(({ id }) => id)));
+
+/** "Space" for one, "3 drawers" for more. */
+const namesOf = (drawers: readonly Drawer[]): string =>
+  drawers.length === 1 ? (drawers[0]?.name ?? '') : `${String(drawers.length)} drawers`;

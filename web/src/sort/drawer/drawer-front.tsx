@@ -1,10 +1,14 @@
 import clsx from 'clsx';
 import { useDraggable } from '@dnd-kit/core';
-import { memo, useEffect, useRef, type ReactNode, type RefObject } from 'react';
+import { memo, useEffect, useRef, type MouseEvent, type ReactNode, type RefObject } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
+import { LEVEL_SORT_LABELS } from '@clever-drawer/core/chests/level-sort';
 import { DRAWER_SPLIT_LABELS } from '@clever-drawer/core/chests/drawer-split';
+import type { DrawerId } from '@clever-drawer/core/ids';
+import type { Dragged } from '../../parts/dragged';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { SignGlyph } from '../../parts/sign';
 import { CutName } from '../../parts/cut-name';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf } from '../../parts/menu-act';
@@ -34,6 +38,9 @@ interface Props {
   readonly inner: InnerCount | null;
   readonly isOpen: boolean;
   readonly isLit: boolean;
+  readonly isSelected: boolean;
+  /** What is dragged with it, itself among them; null for it alone. */
+  readonly goesAlong: readonly DrawerId[] | null;
   /** Where something that is dragged would go. */
   readonly aimed: 'into' | 'before' | 'after' | null;
   readonly actions: DrawerActions;
@@ -42,7 +49,21 @@ interface Props {
 
 /** A drawer seen from the front: label card, count, pull. The whole front takes what is dropped. */
 export const DrawerFront = memo(function DrawerFront(props: Props) {
-  const { drawer, contents, rule, isAsked, entries, inner, isOpen, isLit, aimed, actions, children } = props;
+  const {
+    drawer,
+    contents,
+    rule,
+    isAsked,
+    entries,
+    inner,
+    isOpen,
+    isLit,
+    isSelected,
+    goesAlong,
+    aimed,
+    actions,
+    children,
+  } = props;
   const own = contents.plugins.length;
   const held = !isAsked
     ? '…'
@@ -51,7 +72,10 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
       : own === 0
         ? String(inner.plugins)
         : `${String(own)} + ${String(inner.plugins)}`;
-  const drag = useDraggable({ id: `drawer ${drawer.id}`, data: { drawerId: drawer.id, name: drawer.name } });
+  const drag = useDraggable({
+    id: `drawer ${drawer.id}`,
+    data: { drawerIds: goesAlong ?? [drawer.id], name: drawer.name } satisfies Dragged,
+  });
   const openMenu = useActMenu();
   const card = useRef<HTMLButtonElement | null>(null);
   useInSight(card, isOpen);
@@ -76,6 +100,23 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     rename: () => actions.edit(drawer),
     rule: () => actions.rule(drawer),
     remove: () => actions.remove(drawer),
+    divider: () => actions.addFrontDivider(drawer),
+    sign: () => actions.sign(drawer),
+    menus: () => actions.menus(drawer),
+    order: () => actions.order(drawer),
+    tick: () => actions.select(drawer, 'add'),
+    extendLeft: () => actions.select(drawer, 'left'),
+    extendRight: () => actions.select(drawer, 'right'),
+    merge: () => actions.merge(drawer),
+    unselect: () => actions.select(drawer, 'none'),
+  };
+  const click = (event: MouseEvent): void => {
+    if (event.shiftKey) actions.select(drawer, 'stretch');
+    else if (event.ctrlKey || event.metaKey) actions.select(drawer, 'add');
+    else {
+      actions.select(drawer, 'none');
+      actions.toggle(drawer);
+    }
   };
   const innerWords =
     inner === null ? '' : `${counted(inner.plugins, 'plugin')} in ${counted(inner.drawers, 'inner drawer')}`;
@@ -83,6 +124,8 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     ...(inner === null ? [] : [`${String(inner.plugins)} in ${counted(inner.drawers, 'inner drawer')}`]),
     ...(drawer.sort === null ? [] : [DRAWER_SORT_LABELS[drawer.sort]]),
     ...(drawer.split == null ? [] : [`split ${DRAWER_SPLIT_LABELS[drawer.split]}`]),
+    ...(drawer.notInMenus ? ['not in menus'] : []),
+    ...(drawer.innerSort == null || inner === null ? [] : [`inner drawers ${LEVEL_SORT_LABELS[drawer.innerSort]}`]),
     ...(drawer.rule === null || drawer.most == null ? [] : [`at most ${String(drawer.most)}`]),
   ];
   return (
@@ -91,6 +134,8 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
         styles.front,
         isOpen && styles.open,
         isLit && styles.lit,
+        isSelected && styles.selected,
+        drawer.notInMenus && styles.notInMenus,
         rule !== null && styles.clever,
         aimed === 'into' && styles.aimedInto,
         aimed === 'before' && styles.aimedBefore,
@@ -108,18 +153,26 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
         type="button"
         className={styles.frontCard}
         aria-expanded={isOpen}
-        aria-label={[drawer.name, counted(own, 'plugin'), innerWords, rule === null ? '' : `fills itself: ${rule}`]
+        aria-label={[
+          drawer.name,
+          drawer.sign == null ? '' : `sign ${drawer.sign}`,
+          isSelected ? 'selected' : '',
+          counted(own, 'plugin'),
+          innerWords,
+          rule === null ? '' : `fills itself: ${rule}`,
+        ]
           .filter((part) => part !== '')
           .join(', ')}
         title={rule === null ? drawer.name : `${drawer.name}: ${rule}`}
-        onClick={() => actions.toggle(drawer)}
+        onClick={click}
         onKeyDown={(event) => takeKey('front', event, handlers)}
         onContextMenu={(event) => openMenu(event, drawer.name, actsOf('front', handlers, FRONT_MENU))}
         data-front
         {...drag.listeners}
       >
         <span className={styles.card}>
-          <span className="one-line">
+          {drawer.sign != null && <SignGlyph sign={drawer.sign} isSpoken={false} />}
+          <span className={clsx('one-line', styles.cardName)}>
             <CutName name={drawer.name} />
           </span>
           <span className="mono">{held}</span>
@@ -145,7 +198,23 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   );
 });
 
-const FRONT_MENU = ['open', 'rename', 'rule', 'inner', 'list', 'earlier', 'later', 'nest', 'copy', 'remove'] as const;
+const FRONT_MENU = [
+  'open',
+  'rename',
+  'rule',
+  'inner',
+  'list',
+  'divider',
+  'sign',
+  'menus',
+  'order',
+  'earlier',
+  'later',
+  'nest',
+  'copy',
+  'merge',
+  'remove',
+] as const;
 
 /** A drawer that is opened comes into sight with what is in it, as far as there is room. */
 function useInSight(card: RefObject<HTMLElement | null>, isOpen: boolean): void {

@@ -96,6 +96,15 @@ export function OpenDrawer(props: Props) {
             <Dropdown.Item as="button" type="button" onClick={() => actions.list(drawer)}>
               Show only these in the list
             </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.sign(drawer)}>
+              Sign …
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.menus(drawer)}>
+              {drawer.notInMenus ? 'Show in menus' : 'Leave out of menus'}
+            </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => actions.addFrontDivider(drawer)}>
+              Divider in front of it …
+            </Dropdown.Item>
             <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
               Move elsewhere …
             </Dropdown.Item>

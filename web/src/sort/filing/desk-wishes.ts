@@ -6,10 +6,12 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId, pluginsOfItems } from '@clever-drawer/core/chests/item';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
 import type { LineHome } from '../../parts/dragged';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
+import { isWanted } from '../list/is-wanted';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
 
@@ -44,9 +46,14 @@ export function bringBackWish(catalogue: ChosenCatalogue, ids: readonly ItemId[]
 }
 
 /** What is to be filed: new ones first, then the others type by type, since those of one type mostly go into the same drawers. */
-export function toFileQueue(catalogue: ChosenCatalogue, places: Places, seen: string | null): readonly ItemId[] {
+export function toFileQueue(
+  catalogue: ChosenCatalogue,
+  places: Places,
+  chest: Chest | null,
+  seen: string | null,
+): readonly ItemId[] {
   const waiting = catalogue.plugins.filter(
-    (plugin) => plugin.aside === null && !isElsewhere(plugin) && !places.has(plugin.id),
+    (plugin) => plugin.aside === null && !isElsewhere(plugin) && !places.has(plugin.id) && isWanted(plugin, chest),
   );
   const fresh = waiting.filter((plugin) => isNew(plugin, seen));
   const known = waiting.filter((plugin) => !isNew(plugin, seen)).sort(COMPARE_BY.type);

@@ -8,6 +8,7 @@ import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { drawersOfChest, trayEntries } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
+import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { ChestId, DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { localDay } from '@clever-drawer/core/local-day';
 import { compareNames } from '@clever-drawer/core/text/words';
@@ -16,6 +17,9 @@ import {
   arrangedFacets,
   catalogueFacets,
   drawerFacet,
+  FILED,
+  NOT_WANTED,
+  TO_FILE,
   formatsOf,
   NOT_KNOWN,
   NOTHING_ASKED,
@@ -28,6 +32,7 @@ import { isElsewhere } from '../../catalogue/presence';
 import { NO_RANKS, mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
 import type { Question, SortView } from '../find/use-sort-view';
+import { isWanted } from './is-wanted';
 import { narrowHere } from './narrow-here';
 
 /** The list: which plugins, in which order, and how many each segment of the ribbons would bring. */
@@ -52,13 +57,13 @@ export function useListed(
   catalogue: ChosenCatalogue,
   state: Arrangement,
   ruled: Ruled,
-  chest: ChestId | null,
+  chest: Chest | null,
   view: SortView,
   found: Found | null,
 ): Listed {
   const { drawer, entry, divider, look, trayEntry } = state;
-  const places = placesIn(catalogue, drawer, entry, divider, ruled, chest);
-  const filed = filedIn(catalogue, places);
+  const places = placesIn(catalogue, drawer, entry, divider, ruled, chest?.id ?? null);
+  const filed = filedIn(catalogue, places, chest);
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, filed);
   const loaded = factsOfUse(catalogue, localDay(new Date()));
@@ -180,8 +185,8 @@ function progressOf({ plugins }: ChosenCatalogue, isFiled: Filed): { filed: numb
   let [filed, toFile] = [0, 0];
   for (const [number, plugin] of plugins.entries()) {
     if (plugin.aside !== null || isElsewhere(plugin)) continue;
-    if (isFiled[number] === 1) filed++;
-    else toFile++;
+    if (isFiled[number] === FILED) filed++;
+    else if (isFiled[number] === TO_FILE) toFile++;
   }
   return { filed, toFile };
 }
@@ -191,8 +196,10 @@ const elsewhereIn = memoizeOne(({ plugins }: ChosenCatalogue) => {
   const numbers = new Set(plugins.flatMap((plugin, number) => (isElsewhere(plugin) ? [number] : [])));
   return (number: number): boolean => numbers.has(number);
 });
-const filedIn = memoizeOne(({ plugins }: ChosenCatalogue, places: Places): Filed =>
-  Uint8Array.from(plugins, (plugin) => (places.has(plugin.id) ? 1 : 0)),
+const filedIn = memoizeOne(({ plugins }: ChosenCatalogue, places: Places, chest: Chest | null): Filed =>
+  Uint8Array.from(plugins, (plugin) =>
+    places.has(plugin.id) ? FILED : isWanted(plugin, chest) ? TO_FILE : NOT_WANTED,
+  ),
 );
 const factsOfCatalogue = memoizeOne(catalogueFacets);
 const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>

@@ -171,6 +171,12 @@ const NO_USE: readonly UseValue[] = [];
 
 /** For each plugin by its place in the catalogue: 1 where it stands in a drawer of the chest at hand. */
 export type Filed = Uint8Array;
+/** It waits to be filed. */
+export const TO_FILE = 0;
+/** It stands in a drawer of the chest at hand. */
+export const FILED = 1;
+/** It stands in none, and the chest does not wait for it either. */
+export const NOT_WANTED = 2;
 
 /** What the arrangement says. */
 export interface ArrangedFacets {
@@ -206,7 +212,7 @@ export function arrangedFacets(
   const seen = state.look.get(LAST_LOOK)?.at ?? firstArrival;
   const trays = groupsOf(state, 'traysOf');
   return {
-    state: facetOf(plugins.map((plugin, number) => statesOf(plugin, isFiled[number] === 1, seen))),
+    state: facetOf(plugins.map((plugin, number) => statesOf(plugin, isFiled[number] ?? NOT_WANTED, seen))),
     tray: facetOf(plugins.map((plugin) => trays.get(plugin.id)?.map((entry) => String(entry.tray)) ?? NOWHERE)),
   };
 }
@@ -221,13 +227,13 @@ export const ELSEWHERE: State = 'elsewhere';
 const inStates = new Map<number, readonly State[]>();
 
 /** The same list for all that are in the same states. */
-function statesOf(plugin: ChosenItem, isFiled: boolean, seen: string | null): readonly State[] {
+function statesOf(plugin: ChosenItem, filed: number, seen: string | null): readonly State[] {
   let states = 0;
   const add = (state: State): void => void (states |= 1 << STATES.indexOf(state));
   if (isElsewhere(plugin)) add(ELSEWHERE);
   else {
-    if (isFiled) add('filed');
-    else if (plugin.aside === null) add('to-file');
+    if (filed === FILED) add('filed');
+    else if (filed === TO_FILE && plugin.aside === null) add('to-file');
     if (isNew(plugin, seen)) add('new');
     if (plugin.aside !== null) add('aside');
     if (!plugin.found) add('not-found');

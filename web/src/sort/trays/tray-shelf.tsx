@@ -6,6 +6,8 @@ import { itemId } from '@clever-drawer/core/chests/item';
 import { itemOnTray, trayEntries, trayName } from '@clever-drawer/core/chests/look-up';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { NameBox } from '../../parts/name-box';
+import { SignGlyph } from '../../parts/sign';
+import { SignBox } from '../../parts/sign-box';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useKept } from '../../lib/use-stored';
 import type { Changes } from '../../arrangement/changes';
@@ -40,6 +42,7 @@ export function TrayShelf(props: Props) {
   const { state, open } = props;
   const [hidesEmpty, setHidesEmpty] = useKept('hide-empty-trays');
   const [naming, setNaming] = useState<number | null>(null);
+  const [signing, setSigning] = useState<number | null>(null);
   const shown = TRAYS.filter(
     (tray) => !hidesEmpty || trayEntries(state, tray).length > 0 || open.includes(trayId(tray)),
   );
@@ -57,10 +60,28 @@ export function TrayShelf(props: Props) {
       </div>
       <div className={traysStyles.trays}>
         {shown.map((tray) => (
-          <TrayFront key={tray} tray={tray} {...props} rename={() => setNaming(tray)} />
+          <TrayFront
+            key={tray}
+            tray={tray}
+            {...props}
+            rename={() => setNaming(tray)}
+            askSign={() => setSigning(tray)}
+          />
         ))}
         {shown.length === 0 && <p className="quiet">All trays are empty.</p>}
       </div>
+      {signing !== null && (
+        <SignBox
+          title={`A sign for ${trayName(state, signing)}`}
+          first={state.trayName.get(String(signing))?.sign ?? null}
+          close={() => setSigning(null)}
+          done={(sign) => {
+            setSigning(null);
+            if (sign !== (state.trayName.get(String(signing))?.sign ?? null))
+              void props.changes.make({ kind: 'set-tray-sign', tray: signing, sign });
+          }}
+        />
+      )}
       {naming !== null && (
         <NameBox
           title={`Tray ${String(naming)}`}
@@ -91,11 +112,13 @@ function TrayFront({
   selected,
   more,
   rename,
-}: Props & { tray: number; rename: () => void }) {
+  askSign,
+}: Props & { tray: number; rename: () => void; askSign: () => void }) {
   const openMenu = useActMenu();
   const id = trayId(tray);
   const entries = trayEntries(state, tray);
   const name = trayName(state, tray);
+  const { sign = null, notInMenus = false } = state.trayName.get(String(tray)) ?? {};
   const isOpen = open.includes(id);
   const isAimed = target?.kind === 'tray' && target.tray === tray;
   const lines = entries.flatMap((entry): ListedLine[] => {
@@ -115,6 +138,8 @@ function TrayFront({
     later: tray === TRAYS.length ? null : () => swap(tray + 1),
     rename,
     clear: entries.length === 0 ? null : clear,
+    sign: askSign,
+    menus: () => void changes.make({ kind: 'show-tray-in-menus', tray, shown: notInMenus }),
   };
   const actions: LineActions = {
     about,
@@ -148,7 +173,9 @@ function TrayFront({
         aria-label={[
           `Tray ${String(tray)}`,
           ...(name === `Tray ${String(tray)}` ? [] : [name]),
+          ...(sign === null ? [] : [`sign ${sign}`]),
           counted(entries.length, 'plugin'),
+          ...(notInMenus ? ['not in menus'] : []),
         ].join(', ')}
         onClick={toggle}
         ref={card}
@@ -157,8 +184,10 @@ function TrayFront({
         data-front
       >
         <kbd>{tray}</kbd>
+        {sign !== null && <SignGlyph sign={sign} isSpoken={false} />}
         <span className="one-line">
           <bdi>{name}</bdi>
+          {notInMenus && <span className="quiet"> · not in menus</span>}
         </span>
         <span className="mono quiet">{entries.length}</span>
       </button>
@@ -166,6 +195,7 @@ function TrayFront({
         <div className={frontStyles.drawerInside}>
           <div className={frontStyles.drawerTools}>
             <PlainButton onClick={rename}>Name</PlainButton>
+            <PlainButton onClick={askSign}>Sign</PlainButton>
             <PlainButton disabled={tray === 1} onClick={() => swap(tray - 1)}>
               To the left
             </PlainButton>
@@ -194,4 +224,4 @@ function TrayFront({
   );
 }
 
-const TRAY_MENU = ['open', 'rename', 'earlier', 'later', 'clear'] as const;
+const TRAY_MENU = ['open', 'rename', 'sign', 'menus', 'earlier', 'later', 'clear'] as const;
