@@ -206,7 +206,7 @@ async function addBuiltIn(change: Change, drawers: ReadonlyMap<string, string>):
 /** A chest for the buses alone. */
 async function secondChest(change: Change, having: Having): Promise<void> {
   const chestId = randomUUID();
-  await change({ kind: 'make-chest', id: chestId, name: 'Mix day', slots: ['bus'] });
+  await change({ kind: 'make-chest', id: chestId, name: 'Mix day', slots: ['bus', 'master'] });
   for (const [name, words] of [
     ['Glue', ['Glue', 'Leveller']],
     ['Width', ['Width', 'MS to Stereo']],
@@ -221,6 +221,34 @@ async function secondChest(change: Change, having: Having): Promise<void> {
       rule: null,
       pluginIds: having(words).slice(0, PER_DRAWER),
     });
+}
+
+/** A chest of what is needed for one night and nothing else, and one that follows by itself; a divider stands between them and the others. */
+async function furtherChests(api: Api, computer: string, change: Change, having: Having): Promise<void> {
+  const tonight = randomUUID();
+  await change({ kind: 'make-chest', id: tonight, name: 'Tonight', slots: null });
+  await change({ kind: 'set-chest-selection', id: tonight, selection: true });
+  const drawer = { kind: 'make-drawer', chestId: tonight, parentId: null, rule: null };
+  await change({
+    ...drawer,
+    id: randomUUID(),
+    name: 'On cue',
+    pluginIds: having(['Footsteps', 'Toy Piano']).slice(0, 4),
+  });
+  await change({ ...drawer, id: randomUUID(), name: 'In case', pluginIds: having(['Limiter']).slice(0, 2) });
+  const following = { id: randomUUID(), name: 'As they come', by: 'role-and-type', follows: true };
+  await api('POST', `/computers/${computer}/worked-out-chests`, following);
+  await change({ kind: 'divide-chests', id: tonight, label: '' });
+}
+
+/** Dividers between drawers, and signs of those that are reached for most. */
+async function markDrawers(change: Change, drawers: ReadonlyMap<string, string>): Promise<void> {
+  const id = (name: string): string => drawers.get(name) ?? '';
+  await change({ kind: 'divide-drawers', id: id('Keys & toys'), label: 'on stage' });
+  await change({ kind: 'divide-drawers', id: id('Last check'), label: '' });
+  await change({ kind: 'set-sign', id: id('Space'), sign: 'wave' });
+  await change({ kind: 'set-sign', id: id('Last check'), sign: 'flag' });
+  await change({ kind: 'set-tray-sign', tray: 2, sign: 'leaf' });
 }
 
 async function arrange(api: Api, computer: string): Promise<void> {
@@ -256,5 +284,7 @@ async function arrange(api: Api, computer: string): Promise<void> {
   await addBuiltIn(change, made);
   await putInWords(change, having, made);
   await secondChest(change, having);
+  await furtherChests(api, computer, change, having);
+  await markDrawers(change, made);
   await playScenes(api, computer, plugins, change);
 }

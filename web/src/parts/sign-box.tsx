@@ -26,6 +26,7 @@ export function SignBox({ title, first, done, close }: Props) {
             name={`${id}-sign`}
             id={`${id}-${one ?? 'none'}`}
             checked={sign === one}
+            autoFocus={first === one}
             onChange={() => setSign(one)}
             label={
               one === null ? (

@@ -28,6 +28,7 @@ export function OrderBox({ title, first, done, close }: Props) {
             id={`${id}-${one ?? 'hand'}`}
             label={one === null ? 'by hand' : LEVEL_SORT_LABELS[one]}
             checked={by === one}
+            autoFocus={first === one}
             onChange={() => setBy(one)}
           />
         ))}
