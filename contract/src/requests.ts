@@ -1,6 +1,6 @@
 import { LEFT_OUT_REASONS } from '@clever-drawer/core/facts/left-out';
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
-import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/work-out-chest';
+import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/chest-groups';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';

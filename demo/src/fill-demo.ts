@@ -207,20 +207,24 @@ async function addBuiltIn(change: Change, drawers: ReadonlyMap<string, string>):
 async function secondChest(change: Change, having: Having): Promise<void> {
   const chestId = randomUUID();
   await change({ kind: 'make-chest', id: chestId, name: 'Mix day', slots: ['bus', 'master'] });
+  let last = '';
   for (const [name, words] of [
     ['Glue', ['Glue', 'Leveller']],
     ['Width', ['Width', 'MS to Stereo']],
     ['Last word', ['Limiter', 'Ceiling', 'Loudness']],
-  ] as const)
+  ] as const) {
+    last = randomUUID();
     await change({
       kind: 'make-drawer',
-      id: randomUUID(),
+      id: last,
       chestId,
       parentId: null,
       name,
       rule: null,
       pluginIds: having(words).slice(0, PER_DRAWER),
     });
+  }
+  await change({ kind: 'divide-drawers', id: last, label: '' });
 }
 
 /** A chest of what is needed for one night and nothing else, and one that follows by itself; a divider stands between them and the others. */
@@ -245,7 +249,6 @@ async function furtherChests(api: Api, computer: string, change: Change, having:
 async function markDrawers(change: Change, drawers: ReadonlyMap<string, string>): Promise<void> {
   const id = (name: string): string => drawers.get(name) ?? '';
   await change({ kind: 'divide-drawers', id: id('Keys & toys'), label: 'on stage' });
-  await change({ kind: 'divide-drawers', id: id('Last check'), label: '' });
   await change({ kind: 'set-sign', id: id('Space'), sign: 'wave' });
   await change({ kind: 'set-sign', id: id('Last check'), sign: 'flag' });
   await change({ kind: 'set-tray-sign', tray: 2, sign: 'leaf' });

@@ -3,6 +3,8 @@ import type { Grade } from '../catalogue/evidence.js';
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { Architecture, Format } from '../facts/format.js';
+import { folderOf } from '../facts/plugin-path.js';
+import { asideLabel } from './rows/aside.js';
 import type { LaneWidth } from './rows/lane.js';
 import { asId, type DrawerId, type ItemId, type PluginId } from '../ids.js';
 import { conditionOf } from '../rules/rule.js';
@@ -21,6 +23,7 @@ interface AskableBuild {
   readonly architectures: readonly Architecture[];
   readonly version: string | null;
   readonly found: boolean;
+  readonly path?: string;
 }
 /** What rules are asked of: what lists show of a plugin or preset. Whatever is not said is not known. */
 export interface Askable {
@@ -42,7 +45,7 @@ export interface Askable {
   /** Whether it was there when its folder was first scanned. */
   readonly arrivedWithFolder?: boolean;
   readonly loads?: number;
-  readonly aside?: object | null;
+  readonly aside?: { readonly reason: string } | null;
   readonly found?: boolean;
 }
 
@@ -134,6 +137,7 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
     tags: item.naming?.tags ?? NOTHING,
     description: known.description,
     presets: preset === null ? known.presets : NOTHING,
+    folders: foldersOf(there),
     role: item.role ?? null,
     roleGrade: item.roleGrade ?? 'unknown',
     types: item.types ?? NOTHING,
@@ -165,9 +169,15 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
     lastLoad: known.lastLoad,
     ways: known.ways,
     aside: item.aside != null,
+    asideAs: item.aside == null ? null : asideLabel(item.aside.reason),
     here: item.found ?? true,
   };
 }
+
+const foldersOf = (builds: readonly AskableBuild[]): readonly string[] =>
+  builds.length === 0
+    ? NOTHING
+    : [...new Set(builds.flatMap(({ path }) => (path === undefined ? [] : folderOf(path))))];
 
 const outputsOf = (width: LaneWidth | null | undefined): number | null =>
   width === 'mono' ? 1 : width === 'stereo' ? 2 : null;

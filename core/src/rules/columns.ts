@@ -15,8 +15,9 @@ interface WordColumn {
 
 const MOST_KEPT = 4000;
 
-/** A maker has many plugins: what is read again and again is cut once. */
-const repeats = (field: TextField): boolean => field === 'vendor' || field === 'tag';
+/** A maker has many plugins, and so has a folder: what is read again and again is cut once. */
+const repeats = (field: TextField): boolean =>
+  field === 'vendor' || field === 'tag' || field === 'folder' || field === 'aside';
 
 /**
  * All plugins, one column per question: a rule is answered for all of them at once. Words are looked up in a sorted vocabulary in the place of looking

@@ -70,12 +70,16 @@ export function textsOf(facts: RuleFacts, field: TextField): readonly string[] {
       return facts.description === null ? [] : [facts.description];
     case 'preset':
       return facts.presets;
+    case 'aside':
+      return facts.asideAs == null ? [] : [facts.asideAs];
+    case 'folder':
+      return facts.folders ?? [];
     case 'text':
       return TEXT_FIELDS.flatMap((one) => textsOf(facts, one));
   }
 }
 
-/** The fields that "any text" is made of. */
+/** The fields that "any text" is made of: folders have names that many plugins share. */
 export const TEXT_FIELDS = ['name', 'vendor', 'tag', 'description', 'preset'] as const satisfies readonly TextField[];
 
 // Texts are cut once, however many rules look at them; the few words of rules as well.

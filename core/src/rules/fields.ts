@@ -69,6 +69,8 @@ export const FIELDS = {
   tag: text('tag'),
   description: text('description'),
   preset: text('preset name'),
+  folder: text('folder'),
+  aside: text('set aside as'),
   text: text('any text'),
   role: value(
     'role',

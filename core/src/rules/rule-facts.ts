@@ -14,6 +14,8 @@ export interface RuleFacts {
   readonly tags: readonly string[];
   readonly description: string | null;
   readonly presets: readonly string[];
+  /** The folders that the builds that are there stand in. */
+  readonly folders?: readonly string[];
   readonly role: Role | null;
   readonly roleGrade: Grade;
   readonly types: readonly TypeId[];
@@ -41,5 +43,7 @@ export interface RuleFacts {
   readonly lastLoad: string | null;
   readonly ways: readonly string[];
   readonly aside: boolean;
+  /** Why it is set aside, in words; null or absent when it is not. */
+  readonly asideAs?: string | null;
   readonly here: boolean;
 }

@@ -1,5 +1,6 @@
 import { nameSynonyms, typeSynonyms } from '../catalogue/type-synonyms.js';
 import { TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
+import { folderName, folderOf, foldersAround } from '../facts/plugin-path.js';
 import { wordsOf } from '../text/words.js';
 
 /** What one thing can be found by: its names (the shown one first), and further words that count a little less. */
@@ -10,7 +11,7 @@ export interface SearchText {
   readonly vendor?: string | null;
   /** Other words for what stands in names and types: they are met whole only, as long as anything else is found. */
   readonly aliases?: readonly string[];
-  /** Words of the file and the description: they count where little else is found. */
+  /** Words of the file, its folder and the description: they count where little else is found. */
   readonly far?: readonly string[];
 }
 
@@ -29,7 +30,7 @@ export interface SearchablePlugin {
 const MAX_DESCRIPTION = 300;
 const ENDING = /\.(?:lv2|so|vst3|vst|dll|clap|component|dylib|aaxplugin)$/i;
 
-/** By what a plugin is found, in every place: its names, then vendor, types and tags, other words for these, and last its file and description. */
+/** By what a plugin is found, in every place: its names, then vendor, types and tags, other words for these, and last its file, folder and description. */
 export function searchTextOfPlugin({ names, vendor, types, more, paths, description }: SearchablePlugin): SearchText {
   return {
     names,
@@ -39,10 +40,23 @@ export function searchTextOfPlugin({ names, vendor, types, more, paths, descript
     far: [
       ...types.flatMap((type) => typeSynonyms(type, true)),
       ...paths.map(fileName),
+      ...new Set(paths.flatMap(folderNames)),
       ...(description === null ? [] : [description.slice(0, MAX_DESCRIPTION)]),
     ],
   };
 }
+
+/** So many of the folders around a file tell how somebody arranged files; those further out are the system's. */
+const FOLDERS = 2;
+/** Where systems and formats keep plugins: what stands in such a folder has nothing in common. */
+const USUAL_FOLDER = /^(?:vst[23]?|lv2|clap|components|ladspa|lib(?:64)?|usr|local|opt|home|plug-?ins|audio|library|common files|program files.*)$/i;
+
+/** The names of the folders around a file, but for the usual ones. */
+const folderNames = (path: string): string[] =>
+  foldersAround(folderOf(path))
+    .slice(0, FOLDERS)
+    .map(folderName)
+    .filter((name) => !USUAL_FOLDER.test(name));
 
 /** What a plugin is called on disk, without the ending of its format. */
 const fileName = (path: string): string => (path.split(/[\\/]/).pop() ?? '').replace(ENDING, '');

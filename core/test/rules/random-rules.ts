@@ -34,7 +34,7 @@ export const anyTerm = (drawers: readonly string[] = DRAWERS): fc.Arbitrary<Term
       weight: 4,
       arbitrary: fc.record({
         kind: fc.constant('words' as const),
-        field: fc.constantFrom('name' as const, 'vendor', 'tag', 'description', 'preset', 'text'),
+        field: fc.constantFrom('name' as const, 'vendor', 'tag', 'description', 'preset', 'folder', 'aside', 'text'),
         words: phrase,
         match: fc.constantFrom(...MATCHES),
       }),
@@ -136,6 +136,8 @@ export const anyFacts = (id: string): fc.Arbitrary<RuleFacts> =>
     tags: fc.array(word, { maxLength: 2 }),
     description: fc.option(phrase),
     presets: fc.array(word, { maxLength: 2 }),
+    folders: fc.array(fc.tuple(word, word).map((names) => `/${names.join('/')}`), { maxLength: 2 }),
+    asideAs: fc.option(phrase),
     role: fc.constantFrom('audio-effect' as const, 'tool', null),
     roleGrade: fc.constantFrom('chosen' as const, 'declared', 'likely', 'unknown'),
     types: fc.subarray(['reverb' as const, 'delay', 'eq']),

@@ -5,6 +5,7 @@ import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
+import { foldersWithin } from '@clever-drawer/core/chests/folders-within';
 import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
 import { asId, type ChestId, type ComputerId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { EntityManager } from 'typeorm';
@@ -123,6 +124,7 @@ async function leftFor(
     .map((plugin) => ({
       ...plugin,
       formats: plugin.builds.filter((build) => build.found).map((build) => build.format),
+      folders: foldersWithin(plugin.builds, state),
     }));
   if (left.length === 0) throw refused('That chest holds all plugins already; nothing is left for another one.');
   return left;

@@ -61,11 +61,11 @@ export function ChooserColumns({ id, chooser }: Props) {
             key={`${heading} ${String(column)}`}
             className={clsx(styles.column, divider !== null && styles.divided)}
             role="group"
-            aria-label={heading}
+            aria-label={sign === null ? heading : `${heading}, sign ${sign}`}
           >
             {divider !== null && <div className={clsx('quiet one-line', styles.dividerLabel)}>{divider}</div>}
             <div className={styles.columnHead}>
-              {sign !== null && <SignGlyph sign={sign} />}
+              {sign !== null && <SignGlyph sign={sign} isSpoken={false} />}
               <bdi className="one-line">{heading}</bdi>
               <span className="mono">{options.length}</span>
             </div>

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
 import InputGroup from 'react-bootstrap/InputGroup';
 import type { FolderView } from '@clever-drawer/contract/responses';
 import type { FolderSwitches } from '@clever-drawer/core/chests/change-folders';
@@ -68,6 +69,13 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               >
                 Read again
               </PlainButton>
+              <Link
+                className="plain"
+                to={`/${id}/sort?folder=${encodeURIComponent(folder.path)}`}
+                aria-label={`Show what is in ${folder.path} in Sort`}
+              >
+                Show in Sort
+              </Link>
               <PlainButton onClick={() => remove(folder)} aria-label={`Remove ${folder.path} from the list`}>
                 Remove
               </PlainButton>

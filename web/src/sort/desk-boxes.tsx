@@ -18,11 +18,14 @@ import { OwnEntryBox } from '../boxes/own-entry-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
 import { NameBox } from '../parts/name-box';
 import { STARTS } from './chest/new-chest';
+import type { ColumnId } from './list/columns';
+import { ColumnsBox } from './list/columns-box';
 import { PutRightBox } from './plugin/put-right-box';
 
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
-  readonly kind: 'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest' | 'own-entries';
+  readonly kind:
+    'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest' | 'own-entries' | 'columns';
   readonly ids: readonly ItemId[];
 }
 
@@ -39,6 +42,8 @@ interface Props {
   readonly makeFirstChest: (name: string) => void;
   /** Selects own entries that were just added. */
   readonly added: (ids: readonly ItemId[]) => void;
+  readonly columns: readonly ColumnId[];
+  readonly setColumns: (columns: readonly ColumnId[]) => void;
   readonly close: () => void;
 }
 
@@ -54,6 +59,8 @@ export function DeskBoxes({
   goToDrawer,
   makeFirstChest,
   added,
+  columns,
+  setColumns,
   close,
 }: Props) {
   const plugins = useMemo(
@@ -120,6 +127,17 @@ export function DeskBoxes({
     }
     case 'own-entries':
       return <OwnEntriesBox state={state} changes={changes} added={added} close={close} />;
+    case 'columns':
+      return (
+        <ColumnsBox
+          shown={columns}
+          close={close}
+          done={(chosen) => {
+            close();
+            setColumns(chosen);
+          }}
+        />
+      );
     case 'aside':
       return <AsideBox plugins={own} catalogue={catalogue} state={state} changes={changes} close={close} />;
     case 'names':

@@ -131,6 +131,7 @@ function List({ desk }: { desk: Desk }) {
       selection={subject.selection}
       view={view}
       pictures={desk.pictures}
+      columns={desk.columns}
       sortBy={sortBy}
       open={(id) => desk.setAbout(id ?? null)}
       whenFound={desk.whenFound}

@@ -3,6 +3,7 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
+import { useKept } from '../lib/use-stored';
 import { TO_FILE } from '../lib/visited';
 import { FacesContext } from '../catalogue/face';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
@@ -26,6 +27,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const desk = useDeskKeys(useDesk(catalogue, arranged));
   const { state, changes, viewing, listed, subject, filing, drop, box } = desk;
   const { selection } = subject;
+  const [hasMore, setMore] = useKept('more-filters');
   useFileAsked(desk.workThrough);
   const sensors = usePointerSensors();
   return (
@@ -43,11 +45,15 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               outside={listed.outside}
               byRule={desk.chest === null ? null : () => desk.openBox('examples', listed.ids)}
               addOwn={() => desk.openBox('own-entries', [])}
+              chooseColumns={() => desk.openBox('columns', [])}
+              hasMore={hasMore}
+              showMore={setMore}
               intoList={desk.intoList}
             />
             <ArrivedBar viewing={viewing} />
             <Ribbons
               vendors={listed.vendors}
+              hasMore={hasMore}
               counts={listed.counts}
               filters={viewing.view.filters}
               state={state}
@@ -82,6 +88,8 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             goToDrawer={desk.goToDrawer}
             makeFirstChest={desk.makeFirstChest}
             added={desk.showAdded}
+            columns={desk.columns}
+            setColumns={desk.setColumns}
             close={desk.closeBox}
           />
         )}

@@ -24,6 +24,7 @@ const MENU = [
   'names',
   'correct',
   'setAside',
+  'asideOthers',
   'bringBack',
   'offTrays',
   'outOfAll',
@@ -97,6 +98,13 @@ export function useDeskKeys(desk: DeskState): Desk {
     previousChest: state.chest.size > 1 ? toChest(-1) : null,
     pictures: () => desk.setPictures(!desk.pictures),
     addOwn: () => desk.openBox('own-entries', []),
+    columns: () => desk.openBox('columns', []),
+    asideOthers: withChosen((ids) => {
+      const chosen = new Set(ids);
+      const others = desk.listed.ids.filter((id) => !chosen.has(id));
+      if (others.length === 0) tell('Nothing else is shown.');
+      else desk.openBox('aside', others);
+    }),
     // Asked of what is selected when the key comes; a plugin that was scanned is never deleted.
     deleteOwn: subject.ids.length > 0 && subject.ids.every(isOwnEntry) ? withChosen(desk.deleteOwn) : null,
     toPlaces: toPart('places'),

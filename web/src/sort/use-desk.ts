@@ -22,6 +22,7 @@ import { deskMemory } from './desk-memory';
 import { useDrop } from './drag/use-drop';
 import { focusFront } from './drawer/drawer-actions';
 import { toFileQueue } from './filing/desk-wishes';
+import { useColumns } from './list/columns';
 import { useFiling } from './filing/use-filing';
 import { NO_FILTERS, addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
@@ -71,6 +72,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const filing = useFiling(catalogue, state, chest, useChanges(computer.id), memory.again ?? []);
   const { changes } = filing;
   const [pictures, setPictures] = useKept('pictures');
+  const [columns, setColumns] = useColumns();
   const open = useSteadyList(view.open);
   const left = useRef<HTMLDivElement>(null);
   const openedFrom = useRef<Element | null>(null);
@@ -197,6 +199,8 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     filing,
     pictures,
     setPictures,
+    columns,
+    setColumns,
     open,
     left,
     memory,

@@ -14,7 +14,7 @@ import {
   lines,
   onChest,
   onFront,
-  onLastChest,
+  onSecondChest,
   onLine,
   onLines,
   onTray,
@@ -132,21 +132,21 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
   },
   chest: {
     open: async (page, press) => {
-      await onLastChest(page);
+      await onSecondChest(page);
       await press();
       await expect(tabs(page).getByRole('button', { pressed: true })).toContainText('Mix day');
       await tabs(page).getByRole('button').first().click();
     },
-    left: focuses(onLastChest, /^Everyday/),
+    left: focuses(onSecondChest, /^Everyday/),
     right: focuses(onChest, /^Mix day/),
-    earlier: reorders(onLastChest, chestNames, toTop(1)),
-    later: reorders(onChest, chestNames, toEnd(0)),
-    toFirst: reorders(onLastChest, chestNames, toTop(1)),
+    earlier: reorders(onSecondChest, chestNames, toTop(1)),
+    later: reorders(onChest, chestNames, swapped(0, 1)),
+    toFirst: reorders(onSecondChest, chestNames, toTop(1)),
     toLast: reorders(onChest, chestNames, toEnd(0)),
     rename: asks(onChest, /^The chest Everyday$/),
     divider: asks(onChest, /^Divider in front of the chest Everyday$/),
     order: asks(onChest, /^Order of the drawers of Everyday$/),
-    remove: changes(onLastChest, /Undo: delete .*Mix day/),
+    remove: changes(onSecondChest, /Undo: delete .*Mix day/),
   },
   lines: {
     down: onLines(3),

@@ -84,6 +84,8 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await undo(page);
       await undo(page);
     },
+    columns: asks((page) => list(page).focus(), /^Columns of the list$/),
+    asideOthers: asks(onRow, /^Set aside$/),
     tray: async (page, press, stroke) => {
       await changes(
         onRow,

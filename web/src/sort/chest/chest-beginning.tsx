@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
-import { INNER_BASES, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
+import { INNER_BASES, type InnerBasis } from '@clever-drawer/core/chests/chest-groups';
 import { BEGINNINGS, isBasis, isCopy, STARTS, type Beginning, type WorkOut } from './new-chest';
 import styles from './chest.module.css';
 

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { DRAWER_SPLIT_LABELS } from '@clever-drawer/core/chests/drawer-split';
+import { foldersWithin } from '@clever-drawer/core/chests/folders-within';
 import { countIn, type DrawerPlan } from '@clever-drawer/core/chests/lay-out-drawers';
 import { drawersOfChest } from '@clever-drawer/core/chests/look-up';
 import { planDrawers } from '@clever-drawer/core/chests/work-out-chest';
@@ -33,7 +34,11 @@ export function ChestPreview({
     );
     const here = catalogue.plugins
       .filter((plugin) => plugin.found && plugin.aside === null && !filed.has(plugin.id))
-      .map((plugin) => ({ ...plugin, formats: formatsOf(plugin) as never }));
+      .map((plugin) => ({
+        ...plugin,
+        formats: formatsOf(plugin) as never,
+        folders: foldersWithin(plugin.builds, state),
+      }));
     return planDrawers(here, { by, most, inner, follows });
   }, [state, catalogue, by, most, inner, without, follows, ruled]);
   const drawers = count(plans);

@@ -1,5 +1,5 @@
 import type { Chest, ChestSlot } from '@clever-drawer/core/chests/rows/chest';
-import { CHEST_BASES, type ChestBasis, type InnerBasis } from '@clever-drawer/core/chests/work-out-chest';
+import { CHEST_BASES, type ChestBasis, type InnerBasis } from '@clever-drawer/core/chests/chest-groups';
 import type { ChestId } from '@clever-drawer/core/ids';
 
 /** How a new chest begins: empty, as a copy, with the starter rules, or worked out from the catalogue. */
@@ -40,6 +40,7 @@ export const STARTS: Readonly<
   type: { label: 'A drawer for each type, types of a family together', name: 'By type' },
   vendor: { label: 'A drawer for each vendor', name: 'By vendor' },
   format: { label: 'A drawer for each format', name: 'By format' },
+  folder: { label: 'As the folders on disk that the plugin files stand in', name: 'As on disk' },
   'role-and-type': { label: 'A drawer for each role, with inner drawers by type', name: 'By role' },
 };
 /** Empty, a copy, by rules, or what it is worked out by. */

@@ -23,12 +23,29 @@ interface Props {
   /** Proposes rules for all that is shown; null without a chest. */
   readonly byRule: (() => void) | null;
   /** Opens the box that adds own entries. */
+  readonly chooseColumns: () => void;
+  /** Whether the filters that are asked less often are shown. */
+  readonly hasMore: boolean;
+  readonly showMore: (has: boolean) => void;
   readonly addOwn: () => void;
   readonly intoList: () => void;
 }
 
 /** The search line: what is typed, every filter as a chip that can be taken off, and how many things the filters hide. */
-export function FindLine({ viewing, state, changes, shown, isSettled, outside, byRule, addOwn, intoList }: Props) {
+export function FindLine({
+  viewing,
+  state,
+  changes,
+  shown,
+  isSettled,
+  outside,
+  byRule,
+  addOwn,
+  chooseColumns,
+  hasMore,
+  showMore,
+  intoList,
+}: Props) {
   const { view, look, toggle, clear } = viewing;
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
@@ -82,6 +99,10 @@ export function FindLine({ viewing, state, changes, shown, isSettled, outside, b
       <PlainButton onClick={addOwn}>
         Own entries … <KeyHint place="sort" does="addOwn" />
       </PlainButton>
+      <PlainButton aria-pressed={hasMore} onClick={() => showMore(!hasMore)}>
+        {hasMore ? 'Fewer filters' : 'More filters'}
+      </PlainButton>
+      <PlainButton onClick={chooseColumns}>Columns …</PlainButton>
       <KeptSearches
         viewing={viewing}
         state={state}

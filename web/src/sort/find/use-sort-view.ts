@@ -8,31 +8,56 @@ import {
   type inferParserType,
 } from 'nuqs';
 import { useMemo } from 'react';
+import { useSame } from '../../lib/use-same';
 
 /** What the list can be sorted by. */
-export const SORTS = ['name', 'type', 'vendor', 'formats', 'drawers', 'loads'] as const;
+export const SORTS = [
+  'name',
+  'type',
+  'vendor',
+  'formats',
+  'drawers',
+  'loads',
+  'version',
+  'width',
+  'bits',
+  'state',
+  'folder',
+  'arrived',
+  'lastLoad',
+  'aside',
+] as const;
 /** One of SORTS. */
 export type SortBy = (typeof SORTS)[number];
 
 /** The questions of the ribbons, by the names that the address has for them. */
-export const QUESTIONS = ['role', 'type', 'vendor', 'format', 'state', 'tray', 'loaded', 'drawer', 'tag'] as const;
+export const QUESTIONS = [
+  'role',
+  'type',
+  'vendor',
+  'format',
+  'state',
+  'tray',
+  'loaded',
+  'width',
+  'bits',
+  'aside',
+  'drawer',
+  'tag',
+  'folder',
+] as const;
 /** One of QUESTIONS. */
 export type Question = (typeof QUESTIONS)[number];
 /** The values that pass, question by question; none: all do. */
 export type Filters = Readonly<Record<Question, readonly string[]>>;
 
 /** Nothing is asked: everything passes. */
-export const NO_FILTERS: Filters = {
-  role: [],
-  type: [],
-  vendor: [],
-  format: [],
-  state: [],
-  tray: [],
-  loaded: [],
-  drawer: [],
-  tag: [],
-};
+export const NO_FILTERS = byQuestion((): readonly string[] => []);
+
+/** Something for each question. */
+export function byQuestion<Value>(of: (question: Question) => Value): Record<Question, Value> {
+  return Object.fromEntries(QUESTIONS.map((question) => [question, of(question)])) as Record<Question, Value>;
+}
 
 /** What the address says about how Sort is looked at: it can be kept as a bookmark and outlives a reload. */
 export interface SortView {
@@ -63,15 +88,7 @@ const asValues = parseAsNativeArrayOf(parseAsString);
 
 const ASKED = {
   q: parseAsString.withDefault(''),
-  role: asValues,
-  type: asValues,
-  vendor: asValues,
-  format: asValues,
-  state: asValues,
-  tray: asValues,
-  loaded: asValues,
-  drawer: asValues,
-  tag: asValues,
+  ...byQuestion(() => asValues),
   by: parseAsStringLiteral(SORTS),
   down: asSwitch.withDefault(false),
 };
@@ -87,12 +104,8 @@ const AFTER_TYPING = { limitUrlUpdates: debounce(SETTLES_MS) };
 export function useSortView(): SortViewing {
   const [address, setAddress] = useQueryStates(IN_ADDRESS, { history: 'replace' });
   const { q: typed, by: sortBy, down, chest, open } = address;
-  const { role, type, vendor, format, state, tray, loaded, drawer, tag } = address;
   // What is typed must not make new filters of the same.
-  const filters = useMemo(
-    (): Filters => ({ role, type, vendor, format, state, tray, loaded, drawer, tag }),
-    [role, type, vendor, format, state, tray, loaded, drawer, tag],
-  );
+  const filters = useSame(byQuestion((question): readonly string[] => address[question]));
   const view = useMemo(
     (): SortView => ({ typed, filters, sortBy, down, chest, open }),
     [typed, filters, sortBy, down, chest, open],
@@ -136,7 +149,7 @@ export function queryOf({ typed, filters, sortBy, down }: SortView): string {
 /** What a kept search asks for; what it says nothing about is asked for no more, and what is not known is left out. */
 export function askedIn(query: string): inferParserType<typeof ASKED> {
   const params = new URLSearchParams(query);
-  const values = Object.fromEntries(QUESTIONS.map((one) => [one, params.getAll(one)])) as Record<Question, string[]>;
+  const values = byQuestion((question) => params.getAll(question));
   return {
     ...values,
     q: params.get('q') ?? '',

@@ -1,6 +1,14 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useRef, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import {
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type CSSProperties,
+  type KeyboardEvent,
+  type MouseEvent,
+} from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenItem } from '../../catalogue/chosen-catalogue';
@@ -8,6 +16,7 @@ import { takeKey, type KeyHandlers } from '../../keys/use-keys';
 import { useActMenu } from '../../parts/act-menu';
 import { actsOf, type MenuAct } from '../../parts/menu-act';
 import { moveHandlers, selectionHandlers, type LineMove } from '../../parts/list-keys';
+import { COLUMNS, gridOf, type ColumnId } from './columns';
 import { ListRow, rowId } from './list-row';
 import type { Listed } from './use-listed';
 import type { Selection } from '../../parts/use-selection';
@@ -20,14 +29,6 @@ const PICTURE_ROW_HEIGHT = 46;
 const HEAD_HEIGHT = 30;
 /** Rows are counted from 1, and the head is one. */
 const FIRST_ROW = 2;
-const COLUMNS: readonly { readonly sort: SortBy; readonly label: string }[] = [
-  { sort: 'type', label: 'Type' },
-  { sort: 'name', label: 'Plugin' },
-  { sort: 'vendor', label: 'Vendor' },
-  { sort: 'formats', label: 'Formats' },
-  { sort: 'drawers', label: 'Drawers' },
-  { sort: 'loads', label: 'Loads' },
-];
 
 interface Props {
   readonly listed: Listed;
@@ -40,6 +41,7 @@ interface Props {
   readonly selection: Selection<ItemId>;
   readonly view: SortView;
   readonly pictures: boolean;
+  readonly columns: readonly ColumnId[];
   readonly sortBy: (column: SortBy) => void;
   readonly open: (id: ItemId | undefined) => void;
   /** Moves what is selected in the order of the one tray that is listed; absent when no tray is. */
@@ -58,6 +60,7 @@ export function PluginList({
   selection,
   view,
   pictures,
+  columns,
   sortBy,
   open,
   shift,
@@ -139,7 +142,8 @@ export function PluginList({
       aria-label="Plugins"
       aria-multiselectable
       aria-rowcount={plugins.length + 1}
-      aria-colcount={COLUMNS.length + 1}
+      aria-colcount={columns.length}
+      style={{ '--columns': gridOf(columns, pictures) } as CSSProperties}
       aria-activedescendant={at >= 0 ? rowId(at) : undefined}
       onKeyDown={onKeyDown}
       onContextMenu={onContextMenu}
@@ -148,19 +152,25 @@ export function PluginList({
     >
       <div role="rowgroup" className={styles.listHead}>
         <div className={styles.rowGrid} role="row" aria-rowindex={1}>
-          {COLUMNS.map(({ sort, label }) => (
-            <div
-              key={sort}
-              role="columnheader"
-              aria-sort={view.sortBy === sort ? (view.down ? 'descending' : 'ascending') : 'none'}
-            >
-              <PlainButton onClick={() => sortBy(sort)}>
+          {columns.map((column) => {
+            const { sort, label } = COLUMNS[column];
+            return sort === null ? (
+              <div key={column} role="columnheader">
                 {label}
-                {view.sortBy === sort && <span aria-hidden> {view.down ? '↑' : '↓'}</span>}
-              </PlainButton>
-            </div>
-          ))}
-          <div role="columnheader">Tray</div>
+              </div>
+            ) : (
+              <div
+                key={column}
+                role="columnheader"
+                aria-sort={view.sortBy === sort ? (view.down ? 'descending' : 'ascending') : 'none'}
+              >
+                <PlainButton onClick={() => sortBy(sort)}>
+                  {label}
+                  {view.sortBy === sort && <span aria-hidden> {view.down ? '↑' : '↓'}</span>}
+                </PlainButton>
+              </div>
+            );
+          })}
         </div>
       </div>
       <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
@@ -179,6 +189,7 @@ export function PluginList({
               selection={selection}
               clicksAdd={tapsAdd}
               pictures={pictures}
+              columns={columns}
               open={open}
             />
           );

@@ -28,10 +28,12 @@ import {
   type Filed,
   type Places,
 } from '../ribbons/facets';
+import { asideFacet, folderFacet } from '../ribbons/further-facets';
 import { isElsewhere } from '../../catalogue/presence';
 import { NO_RANKS, mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
 import type { Question, SortView } from '../find/use-sort-view';
+import { bitsOf, foldersOf, versionsOf, widthsOf } from './facts-of-row';
 import { isWanted } from './is-wanted';
 import { narrowHere } from './narrow-here';
 
@@ -67,6 +69,7 @@ export function useListed(
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, filed);
   const loaded = factsOfUse(catalogue, localDay(new Date()));
+  const aside = factsOfAside(catalogue, localDay(new Date()));
   const { filters, sortBy, down } = view;
   const elsewhere = elsewhereIn(catalogue);
   const narrowed = useMemo(() => {
@@ -77,6 +80,8 @@ export function useListed(
       // Questions without a ribbon are worked out only when they are asked.
       drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
       tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
+      folder: filters.folder.length === 0 ? NOTHING_ASKED : folderFacet(catalogue),
+      aside,
     };
     const parted = found === null ? null : partedFound(catalogue.items, found);
     const numbers = parted?.plugins ?? Uint32Array.from(catalogue.plugins.keys());
@@ -90,7 +95,7 @@ export function useListed(
         (some) => narrowHere(some, elsewhere, facets, filters).passing,
       ),
     };
-  }, [catalogue, fixed, arranged, loaded, places, found, filters, elsewhere]);
+  }, [catalogue, fixed, arranged, loaded, aside, places, found, filters, elsewhere]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
@@ -208,10 +213,19 @@ const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
     .sort(compareNames),
 );
 const factsOfUse = memoizeOne(loadsFacet);
+const factsOfAside = memoizeOne((catalogue: ChosenCatalogue, _today: string) => asideFacet(catalogue, new Date()));
 const factsOfArrangement = memoizeOne(
   (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], filed: Filed) =>
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, filed),
 );
+
+/** What is there and in the menus first, then what is set aside, then what is not there. */
+const stateRank = (plugin: ChosenItem): number =>
+  isElsewhere(plugin) ? 3 : !plugin.found ? 2 : plugin.aside !== null ? 1 : 0;
+
+const NO_END = '9998';
+const NOT_ASIDE = '9999';
+const endOf = ({ aside }: ChosenItem): string => (aside === null ? NOT_ASIDE : (aside.until ?? NO_END));
 
 function inTrayOrder(plugins: readonly ChosenItem[], state: Arrangement, tray: number): ChosenItem[] {
   const ranks = new Map(trayEntries(state, tray).map((entry, rank) => [itemId(entry), rank]));
@@ -238,6 +252,16 @@ function sortedBy(
       compareNames(firstDrawer(a)?.name ?? '', firstDrawer(b)?.name ?? '') ||
       byName(a, b),
     loads: (a, b) => byMostLoaded(b, a),
+    version: (a, b) => compareNames(versionsOf(a)[0] ?? '', versionsOf(b)[0] ?? '') || byName(a, b),
+    width: (a, b) => widthsOf(a).join().localeCompare(widthsOf(b).join()) || byName(a, b),
+    bits: (a, b) => bitsOf(a).join().localeCompare(bitsOf(b).join()) || byName(a, b),
+    state: (a, b) => stateRank(a) - stateRank(b) || byName(a, b),
+    folder: (a, b) => compareNames(foldersOf(a)[0] ?? '', foldersOf(b)[0] ?? '') || byName(a, b),
+    arrived: (a, b) => a.arrivedAt.localeCompare(b.arrivedAt) || byName(a, b),
+    lastLoad: (a, b) => (a.lastLoad ?? '').localeCompare(b.lastLoad ?? '') || byName(a, b),
+    // What ends first comes first; what has no end follows, and what is not set aside comes last.
+    aside: (a, b) =>
+      endOf(a).localeCompare(endOf(b)) || compareNames(a.aside?.reason ?? '', b.aside?.reason ?? '') || byName(a, b),
   };
   return [...plugins].sort(compare[sortBy]);
 }

@@ -1,6 +1,8 @@
 import clsx from 'clsx';
+import { Link } from 'react-router';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { folderOf } from '@clever-drawer/core/facts/plugin-path';
 import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-facts';
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
@@ -44,6 +46,13 @@ export function BuildCard({
         <span className={clsx('mono one-line', pluginStyles.path)} title={build.path}>
           <bdi>{build.path}</bdi>
         </span>
+        <Link
+          className="plain linked"
+          to={`/${computer.id}/sort?folder=${encodeURIComponent(folderOf(build.path))}`}
+          title={folderOf(build.path)}
+        >
+          Only this folder
+        </Link>
         {aside !== undefined && (
           <>
             <span className="flag">set aside: {asideLabel(aside.reason)}</span>

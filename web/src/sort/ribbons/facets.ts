@@ -5,12 +5,16 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import { LAST_LOOK } from '@clever-drawer/core/chests/rows/look';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
+import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
+import { folderName } from '@clever-drawer/core/facts/plugin-path';
 import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import { daysBetween, localDay, type LocalDay } from '@clever-drawer/core/local-day';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isElsewhere } from '../../catalogue/presence';
 import type { Question } from '../find/use-sort-view';
+import { bitsOf, widthsOf } from '../list/facts-of-row';
+import { ENDS_SOON, HAS_ENDED, SOON_DAYS } from './ends';
 
 export const NOT_KNOWN = 'unknown';
 export const NONE = 'none';
@@ -95,6 +99,18 @@ export function labelOf(question: Question, value: string, state: Arrangement): 
       return value === NONE ? 'on none' : trayName(state, Number(value));
     case 'drawer':
       return value === NONE ? 'none' : (state.drawer.get(value)?.name ?? 'a drawer that is gone');
+    case 'width':
+      return value === NOT_KNOWN ? 'unknown' : value === 'more' ? 'more channels' : value;
+    case 'bits':
+      return value === NOT_KNOWN ? 'unknown' : `${value} bits`;
+    case 'aside':
+      return value === ENDS_SOON
+        ? `ends in ${String(SOON_DAYS)} days`
+        : value === HAS_ENDED
+          ? 'ended'
+          : asideLabel(value);
+    case 'folder':
+      return folderName(value);
     case 'format':
     case 'tag':
       return value;
@@ -107,6 +123,8 @@ export interface CatalogueFacets {
   readonly type: Facet;
   readonly vendor: Facet;
   readonly format: Facet;
+  readonly width: Facet;
+  readonly bits: Facet;
 }
 
 /** The values of the questions that the catalogue alone answers. */
@@ -115,10 +133,14 @@ export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets =
   type: facetOf(plugins.map(typesOf)),
   vendor: facetOf(plugins.map((plugin) => plugin.vendor ?? NOT_KNOWN)),
   format: facetOf(plugins.map(formatsOf)),
+  width: facetOf(plugins.map((plugin) => orUnknown(widthsOf(plugin)))),
+  bits: facetOf(plugins.map((plugin) => orUnknown(bitsOf(plugin)))),
 });
 
+const orUnknown = shared((values) => (values.length === 0 ? [NOT_KNOWN] : [...values]));
+
 /** The same list for the same parts: what is worked out of it once serves all who have it. */
-function shared(
+export function shared(
   make: (parts: readonly string[]) => readonly string[],
 ): (parts: readonly string[]) => readonly string[] {
   const made = new Map<string, readonly string[]>();

@@ -3,8 +3,12 @@ import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
+import { compareNames } from '@clever-drawer/core/text/words';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import { familyIn, familyValue, isType, labelOf, loadsInWords, NONE, NOT_KNOWN, STATES, USES } from './facets';
+import { BITS, WIDTHS } from '../list/facts-of-row';
+import { ENDS_SOON, HAS_ENDED } from './ends';
 import { useIsLow } from '../../lib/use-is-low';
 import { PlainButton } from '../../parts/plain-button';
 import { RibbonBand, type Segment } from './ribbon-band';
@@ -15,6 +19,8 @@ import styles from './ribbons.module.css';
 interface Props {
   /** All vendors, by name. */
   readonly vendors: readonly string[];
+  /** Whether the questions that are asked less often have their bands too. */
+  readonly hasMore: boolean;
   readonly counts: Listed['counts'];
   readonly filters: Filters;
   readonly state: Arrangement;
@@ -22,10 +28,11 @@ interface Props {
   readonly setFilters: (filters: Filters) => void;
 }
 
-const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 3, loaded: 3 };
+const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 3, loaded: 3, width: 4, bits: 3, aside: 7 };
+const FURTHER = ['width', 'bits', 'aside'] as const satisfies readonly Question[];
 
 /** What the found plugins are made of, one band per question; the counts of each follow the filters of the others. */
-export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }: Props) {
+export function Ribbons({ vendors, hasMore, counts, filters, state, toggle, setFilters }: Props) {
   const segments = (question: Question, values: readonly string[]): Segment[] =>
     values.map((value) => ({
       value,
@@ -57,6 +64,10 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
     const family = familyIn(one.value);
     return family === null ? one : { ...one, isChosen: opened.has(family) };
   });
+  // The usual reasons, then those in the producer's own words, then what has an end.
+  const ends: readonly string[] = [ENDS_SOON, HAS_ENDED];
+  const told = [...(counts.get('aside')?.keys() ?? [])].filter((value) => !ends.includes(value));
+  const reasons = [...new Set([...ASIDE_REASONS, ...told.sort(compareNames), ...filters.aside, ...ends])];
   const isLow = useIsLow();
   const [isOpen, setOpen] = useState(false);
   const chosen = Object.values(filters).reduce((sum, values) => sum + values.length, 0);
@@ -108,6 +119,30 @@ export function Ribbons({ vendors, counts, filters, state, toggle, setFilters }:
           toggle={(value) => toggle('loaded', value)}
         />
       </div>
+      {(hasMore || FURTHER.some((question) => filters[question].length > 0)) && (
+        <>
+          <div className={styles.ribbonPair}>
+            <RibbonBand
+              name="width"
+              segments={segments('width', [...WIDTHS, NOT_KNOWN])}
+              most={MOST.width}
+              toggle={(value) => toggle('width', value)}
+            />
+            <RibbonBand
+              name="bits"
+              segments={segments('bits', [...BITS, NOT_KNOWN])}
+              most={MOST.bits}
+              toggle={(value) => toggle('bits', value)}
+            />
+          </div>
+          <RibbonBand
+            name="aside"
+            segments={segments('aside', reasons)}
+            most={MOST.aside}
+            toggle={(value) => toggle('aside', value)}
+          />
+        </>
+      )}
       {opened.size > 0 && (
         <div className={styles.ribbonInner}>
           <RibbonBand
