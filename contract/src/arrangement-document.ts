@@ -42,22 +42,6 @@ const presetReference = {
 /** A preset, or null. */
 export const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
 
-/** A line is a divider or of this form. The two are made once and not for each line, which takes most of the time and memory of reading a large document. */
-function lineOf(entry: Record<string, AnySchema>): Schema<unknown> {
-  const divider: AnySchema = object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown();
-  const placed: AnySchema = object({ plugin: id(), ...entry, ...documentedFields('entry') }).noUnknown();
-  return chosenBy((value: unknown) =>
-    typeof value === 'object' && value !== null && 'divider' in value ? divider : placed,
-  );
-}
-
-const secondLine = lineOf({});
-const line = lineOf({ preset });
-
-const { most, split, sign, notInMenus, innerSort, dividerBefore, ...olderFields } = documentedFields('drawer');
-const { name: _chestName, slots: chestSlots, ...chestLook } = documentedFields('chest');
-const { name: _trayName, ...trayLook } = documentedFields('trayName');
-
 /** The fields that the kind of row has. */
 function given(fields: Readonly<Record<string, AnySchema | undefined>>): Record<string, AnySchema> {
   return Object.fromEntries(Object.entries(fields).filter(([, schema]) => schema !== undefined)) as Record<
@@ -65,6 +49,25 @@ function given(fields: Readonly<Record<string, AnySchema | undefined>>): Record<
     AnySchema
   >;
 }
+
+const { build: entryBuild, ...olderEntry } = documentedFields('entry');
+
+/** A line is a divider or of this form. The two are made once and not for each line, which takes most of the time and memory of reading a large document. */
+function lineOf(entry: Record<string, AnySchema>): Schema<unknown> {
+  const divider: AnySchema = object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown();
+  const placed: AnySchema = object({ plugin: id(), ...olderEntry, ...entry }).noUnknown();
+  return chosenBy((value: unknown) =>
+    typeof value === 'object' && value !== null && 'divider' in value ? divider : placed,
+  );
+}
+
+const secondLine = lineOf({});
+const line = lineOf({ preset });
+const lineWithBuild = lineOf({ preset, ...given({ build: entryBuild }) });
+
+const { most, split, sign, notInMenus, innerSort, dividerBefore, ...olderFields } = documentedFields('drawer');
+const { name: _chestName, slots: chestSlots, ...chestLook } = documentedFields('chest');
+const { name: _trayName, ...trayLook } = documentedFields('trayName');
 
 const drawerOf = (of: Schema<unknown>, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
@@ -197,7 +200,11 @@ const withOwnEntries = {
 const newest = object({
   schema: string().oneOf(['clever-drawer/arrangement/8']).required(),
   ...withOwnEntries,
-  chests: chestsOf(line, { ...withSplits, ...given({ sign, notInMenus, innerSort, dividerBefore }) }, chestLook),
+  chests: chestsOf(
+    lineWithBuild,
+    { ...withSplits, ...given({ sign, notInMenus, innerSort, dividerBefore }) },
+    chestLook,
+  ),
   trays: traysOf({ ...trayLook, items: items() }),
 }).noUnknown();
 

@@ -14,6 +14,7 @@ import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
+import { LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import {
   day,
@@ -45,6 +46,7 @@ const sign = () => string().oneOf(SIGNS).nullable().defined();
 const label = () => string().strict().max(NAME_LENGTH).defined();
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () => idRows(['id', 'pluginId']);
+const keyedBuild = () => object({ id: id(), pluginId: id(), key: id() }).noUnknown();
 const keyedBuilds = (min = 0) => idRows(['id', 'pluginId', 'key'], min);
 
 const ownEntryFields = {
@@ -166,6 +168,12 @@ export const INTENT_SCHEMAS = {
     pluginId: id(),
     name: text(NAME_LENGTH).nullable().defined(),
   }),
+  'bind-entry': object({
+    kind: kind('bind-entry'),
+    drawerId: id(),
+    pluginId: id(),
+    build: keyedBuild().nullable().default(undefined).defined(),
+  }),
   'place-on-tray': object({
     kind: kind('place-on-tray'),
     tray: tray(),
@@ -239,6 +247,20 @@ export const INTENT_SCHEMAS = {
       .required(),
   }),
   'prefer-build': object({ kind: kind('prefer-build'), pluginId: id(), buildId: optionalId() }),
+  'keep-build': object({
+    kind: kind('keep-build'),
+    build: keyedBuild().default(undefined).required(),
+    reason: text(NAME_LENGTH).nullable().defined(),
+  }),
+  'note-vendor': object({
+    kind: kind('note-vendor'),
+    vendor: string().strict().min(1).max(2000).required(),
+    note: text(4000).nullable().defined(),
+    link: text(LINK_LENGTH)
+      .matches(/^https?:\/\/\S+$/, 'a link begins with http:// or https://')
+      .nullable()
+      .defined(),
+  }),
   'prefer-builds': object({
     kind: kind('prefer-builds'),
     preference: object({

@@ -6,6 +6,7 @@ import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
+import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { id, ID_LENGTH, MANY, name, newId, slots } from './parts.js';
@@ -105,6 +106,8 @@ export const pickRequest = object({
   pluginId: id(),
   buildId: id().nullable().optional(),
   slot: string().oneOf(SLOT_KINDS).required(),
+  /** For how many channels it is; null or absent for whichever. */
+  width: string().oneOf(LANE_WIDTHS).nullable().optional(),
   lane: string().strict().max(NAME_LENGTH).nullable().optional(),
   session: string().strict().trim().min(1).max(NAME_LENGTH).required(),
   /** Whether it is to be sent to the address that was chosen. */

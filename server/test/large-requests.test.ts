@@ -40,6 +40,7 @@ function largeDocument() {
       preset: null,
       order,
       name: null,
+      build: null,
     };
   });
   const known = entries.map(({ pluginId }): [PluginId, PluginReference] => [

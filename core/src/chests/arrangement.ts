@@ -8,6 +8,7 @@ import { DRAWER } from './rows/drawer.js';
 import { ENTRY } from './rows/entry.js';
 import { FACE } from './rows/face.js';
 import { HELD_BUILD } from './rows/held-build.js';
+import { KEPT_BUILD } from './rows/kept-build.js';
 import { KEPT_SEARCH } from './rows/kept-search.js';
 import { LANE } from './rows/lane.js';
 import { LOOK } from './rows/look.js';
@@ -22,6 +23,7 @@ import { SESSION } from './rows/session.js';
 import { SLOT } from './rows/slot.js';
 import { TRAY_ENTRY } from './rows/tray-entry.js';
 import { TRAY_NAME } from './rows/tray-name.js';
+import { VENDOR_NOTE } from './rows/vendor-note.js';
 import { VENDOR_SPELLING } from './rows/vendor-spelling.js';
 
 /** The kinds of rows that everything the producer arranged is made of, in an order in which each only refers to earlier ones. */
@@ -50,6 +52,8 @@ export const ROWS = {
   look: LOOK,
   pluginFolder: PLUGIN_FOLDER,
   ownEntry: OWN_ENTRY,
+  keptBuild: KEPT_BUILD,
+  vendorNote: VENDOR_NOTE,
 } as const;
 
 /** The name of a kind of row. */

@@ -28,7 +28,15 @@ export function fileInto(state: Arrangement, drawer: Drawer, items: readonly Ite
   const edits: Edit[] = [];
   for (const [at, { item, id }] of fresh.entries()) {
     const { pluginId, preset } = itemParts(item);
-    const after: Entry = { id, drawerId: drawer.id, pluginId, preset, order: orders[at] ?? '', name: null };
+    const after: Entry = {
+      id,
+      drawerId: drawer.id,
+      pluginId,
+      preset,
+      order: orders[at] ?? '',
+      name: null,
+      build: null,
+    };
     edits.push({ of: 'entry', id, before: null, after }, ...endNever(state, drawer, item));
   }
   return edits;

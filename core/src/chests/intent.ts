@@ -103,7 +103,9 @@ type FilingIntent =
   | { kind: 'add-divider'; id: string; drawerId: DrawerId; label: string; before: string | null }
   | { kind: 'label-divider'; id: string; label: string }
   | { kind: 'remove-divider'; id: string }
-  | { kind: 'name-entry'; drawerId: DrawerId; pluginId: ItemId; name: string | null };
+  | { kind: 'name-entry'; drawerId: DrawerId; pluginId: ItemId; name: string | null }
+  /** Lets a place in a drawer load a certain build; null: the usual one. */
+  | { kind: 'bind-entry'; drawerId: DrawerId; pluginId: ItemId; build: KeyedBuild | null };
 
 type TrayIntent =
   | { kind: 'tray-on'; tray: number; pluginIds: readonly ItemId[] }
@@ -170,6 +172,9 @@ type OwnEntryIntent =
 type RightIntent =
   | { kind: 'put-right'; pluginIds: readonly PluginId[]; right: Right }
   | { kind: 'prefer-build'; pluginId: PluginId; buildId: BuildId | null }
+  /** Keeps a build from every rule of thumb that sets builds aside; `reason` null keeps it no longer. */
+  | { kind: 'keep-build'; build: KeyedBuild; reason: string | null }
+  | { kind: 'note-vendor'; vendor: string; note: string | null; link: string | null }
   | { kind: 'prefer-builds'; preference: Preference | null }
   | { kind: 'join-plugins'; intoId: PluginId; pluginIds: readonly PluginId[]; builds: readonly KeyedBuild[] }
   | { kind: 'split-plugin'; pluginId: PluginId; newId: PluginId; builds: readonly KeyedBuild[] }

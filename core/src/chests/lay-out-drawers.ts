@@ -1,14 +1,15 @@
 import type { ChestId, DrawerId } from '../ids.js';
 import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Drawer } from './rows/drawer.js';
-import { entryId } from './rows/entry.js';
+import { entryId, type Entry } from './rows/entry.js';
 import { neverInId } from './rows/never-in.js';
 import type { Edit } from './edit.js';
 import { itemId, type ItemParts } from './item.js';
 import { firstKeysStepwise, keysBefore } from './order-keys.js';
 
 /** A line of a drawer to be made: a plugin or preset, maybe under a name of its own there, or a divider. */
-export type PlannedLine = (ItemParts & { readonly name: string | null }) | { readonly divider: string };
+export type PlannedLine =
+  (ItemParts & Pick<Entry, 'name'> & Partial<Pick<Entry, 'build'>>) | { readonly divider: string };
 
 /** A drawer to be made, with what it holds and its inner drawers. */
 export interface DrawerPlan extends Omit<Drawer, 'id' | 'chestId' | 'parentId' | 'order' | 'notInMenus'> {
@@ -81,7 +82,7 @@ function* layOutLines(drawerId: DrawerId, lines: readonly PlannedLine[], tell: (
     const id = entryId(drawerId, itemId(line));
     if (put.has(id)) return;
     put.add(id);
-    tell({ of: 'entry', id, before: null, after: { ...line, id, drawerId, order } });
+    tell({ of: 'entry', id, before: null, after: { build: null, ...line, id, drawerId, order } });
   });
   yield;
 }

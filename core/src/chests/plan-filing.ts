@@ -6,7 +6,7 @@ import { neverInId } from './rows/never-in.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
 import type { Edit } from './edit.js';
 import { endNever, fileInto, linesIn } from './file-into.js';
-import { itemId, itemParts } from './item.js';
+import { itemId, itemParts, pluginOfItem } from './item.js';
 import { keysBefore } from './order-keys.js';
 import { group } from './row-groups.js';
 import type { NameOf, Planners } from './plan.js';
@@ -28,6 +28,7 @@ export const FILING_PLANNERS: Planners<
   | 'label-divider'
   | 'remove-divider'
   | 'name-entry'
+  | 'bind-entry'
 > = {
   file: {
     names: itsPlugins,
@@ -62,7 +63,12 @@ export const FILING_PLANNERS: Planners<
         const id = entryId(drawerId, item);
         const before = state.entry.get(id) ?? null;
         const order = orders[at] ?? '';
-        return { of: 'entry', id, before, after: { name: null, ...before, id, drawerId, ...itemParts(item), order } };
+        return {
+          of: 'entry',
+          id,
+          before,
+          after: { name: null, build: null, ...before, id, drawerId, ...itemParts(item), order },
+        };
       });
       edits.push(...plugins.flatMap((item) => endNever(state, drawer, item)));
       dividers.forEach((before, at) => {
@@ -223,6 +229,24 @@ export const FILING_PLANNERS: Planners<
       const words =
         name === null ? `use the own name of ${given} in ${drawer.name}` : `call ${given} ${name} in ${drawer.name}`;
       return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, name } }]);
+    },
+  },
+  'bind-entry': {
+    names: ({ pluginId, build }) => ({
+      plugins: [pluginOfItem(pluginId)],
+      ...(build === null ? {} : { builds: [build] }),
+    }),
+    plan: (state, { drawerId, pluginId, build }, nameOf) => {
+      const drawer = state.drawer.get(drawerId);
+      const before = state.entry.get(entryId(drawerId, pluginId));
+      const given = nameOf(pluginId) ?? 'a plugin';
+      if (drawer === undefined) return refuse(GONE);
+      if (before === undefined)
+        return refuse(`${given} was not put into ${drawer.name} by hand; file it there first, then choose a build.`);
+      const key = build?.key ?? null;
+      if (before.build === key) return refuse(UNCHANGED);
+      const words = `load ${key === null ? 'the usual build' : 'one certain build'} of ${given} from ${drawer.name}`;
+      return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, build: key } }]);
     },
   },
 };

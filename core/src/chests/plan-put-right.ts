@@ -11,7 +11,9 @@ import type { NameOf, Plan, Planners } from './plan.js';
 import { itsPlugins, nothing, planned, refuse, UNCHANGED, what } from './plan.js';
 
 /** What the producer puts right: role, type, vendor and preferred build of plugins, the general rule for builds, names of vendors. */
-export const RIGHT_PLANNERS: Planners<'put-right' | 'prefer-build' | 'prefer-builds' | 'name-vendor'> = {
+export const RIGHT_PLANNERS: Planners<
+  'put-right' | 'prefer-build' | 'prefer-builds' | 'keep-build' | 'note-vendor' | 'name-vendor'
+> = {
   'put-right': { names: itsPlugins, plan: planPutRight },
   'prefer-build': {
     names: ({ pluginId, buildId }) => ({
@@ -21,6 +23,8 @@ export const RIGHT_PLANNERS: Planners<'put-right' | 'prefer-build' | 'prefer-bui
     plan: planPreferBuild,
   },
   'prefer-builds': { names: nothing, plan: planPreferBuilds },
+  'keep-build': { names: ({ build }) => ({ plugins: [build.pluginId], builds: [build] }), plan: planKeepBuild },
+  'note-vendor': { names: nothing, plan: planNoteVendor },
   'name-vendor': { names: nothing, plan: planNameVendor },
 };
 
@@ -49,6 +53,27 @@ function planPreferBuild(state: Arrangement, wish: Wish<'prefer-build'>, nameOf:
   );
 }
 
+function planKeepBuild(state: Arrangement, { build, reason }: Wish<'keep-build'>, nameOf: NameOf): Plan {
+  const { key, pluginId } = build;
+  const name = nameOf(pluginId);
+  if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
+  const before = state.keptBuild.get(key) ?? null;
+  const after = reason === null ? null : { id: key, pluginId, reason };
+  if (sameRow(before, after)) return refuse(UNCHANGED);
+  return planned(reason === null ? `keep a build of ${name} no longer` : `keep a build of ${name}, because ${reason}`, [
+    { of: 'keptBuild', id: key, before, after },
+  ]);
+}
+
+function planNoteVendor(state: Arrangement, { vendor, note, link }: Wish<'note-vendor'>): Plan {
+  const before = state.vendorNote.get(vendor) ?? null;
+  const after = note === null && link === null ? null : { id: vendor, note, link };
+  if (sameRow(before, after)) return refuse(UNCHANGED);
+  return planned(`${after === null ? 'delete the note on' : 'note on'} ${vendor}`, [
+    { of: 'vendorNote', id: vendor, before, after },
+  ]);
+}
+
 function planPreferBuilds(state: Arrangement, { preference }: Wish<'prefer-builds'>): Plan {
   const before = state.preference.get(GENERAL_PREFERENCE) ?? null;
   const after = preference === null ? null : { id: GENERAL_PREFERENCE, ...preference };
@@ -70,6 +95,7 @@ function planNameVendor(state: Arrangement, { spellings, name, apart }: Wish<'na
     return sameRow(before, after) ? [] : [{ of: 'vendorSpelling', id, before, after }];
   });
   if (edits.length === 0) return refuse(UNCHANGED);
+  if (shown !== null) edits.push(...noteTaken(state, spellings, shown));
   const from = spellings.length === 1 ? (spellings[0] ?? '') : `${String(spellings.length)} spellings`;
   return planned(
     shown === null ? `leave the vendor ${from} as its files say` : `spell the vendor ${from} as ${shown}`,
@@ -83,4 +109,16 @@ function choiceEdit(state: Arrangement, id: PluginId, wish: Partial<Omit<Choice,
   const isEmpty = full.role === null && full.types === null && full.vendor === null;
   const after = isEmpty ? null : full;
   return sameRow(before, after) ? [] : [{ of: 'choice', id, before, after }];
+}
+
+/** A note goes along with its vendor to another name, unless there is one under that name. */
+function noteTaken(state: Arrangement, spellings: readonly string[], name: string): Edit[] {
+  if (state.vendorNote.has(name)) return [];
+  const [before] = spellings.flatMap((id) => state.vendorNote.get(id) ?? []);
+  return before === undefined
+    ? []
+    : [
+        { of: 'vendorNote', id: before.id, before, after: null },
+        { of: 'vendorNote', id: name, before: null, after: { ...before, id: name } },
+      ];
 }

@@ -17,6 +17,7 @@ export interface KeyedBuild extends BuildOf {
 
 interface AsideBuild {
   readonly id: BuildId;
+  readonly key?: BuildKey;
   readonly architectures: readonly Architecture[];
   readonly version: string | null;
   readonly path: string;
@@ -36,14 +37,24 @@ export interface AsideWish {
   readonly reason: AsideReason;
 }
 
+/** The builds that the producer keeps: no rule of thumb names them. */
+export type Kept = Pick<ReadonlyMap<string, unknown>, 'has'>;
+const NOTHING_KEPT: Kept = new Set<string>();
+const isFree =
+  (kept: Kept) =>
+  ({ key }: AsideBuild): boolean =>
+    key === undefined || !kept.has(key);
+
 const NARROW: ReadonlySet<Architecture> = new Set(['x86', 'arm']);
 
 /** Builds that run in 32 bits only, where the plugin has another build: one without is all there is of it, and stays. */
-export const narrowBuilds = (plugins: readonly AsidePlugin[]): AsideWish => ({
+export const narrowBuilds = (plugins: readonly AsidePlugin[], kept: Kept = NOTHING_KEPT): AsideWish => ({
   pluginIds: [],
   builds: plugins.flatMap((plugin) => {
     const narrow = plugin.builds.filter(isNarrow);
-    return narrow.length === plugin.builds.length ? [] : narrow.map(({ id }) => ({ id, pluginId: plugin.id }));
+    return narrow.length === plugin.builds.length
+      ? []
+      : narrow.filter(isFree(kept)).map(({ id }) => ({ id, pluginId: plugin.id }));
   }),
   reason: 'older-build',
 });
@@ -52,11 +63,13 @@ const isNarrow = ({ architectures }: AsideBuild): boolean =>
   architectures.length > 0 && architectures.every((one) => NARROW.has(one));
 
 /** Every build but the preferred one (the first that is there) of each plugin. */
-export const otherBuilds = (plugins: readonly AsidePlugin[]): AsideWish => ({
+export const otherBuilds = (plugins: readonly AsidePlugin[], kept: Kept = NOTHING_KEPT): AsideWish => ({
   pluginIds: [],
   builds: plugins.flatMap((plugin) => {
     const preferred = plugin.builds.find((build) => build.found) ?? plugin.builds[0];
-    return plugin.builds.filter((build) => build !== preferred).map(({ id }) => ({ id, pluginId: plugin.id }));
+    return plugin.builds
+      .filter((build) => build !== preferred && isFree(kept)(build))
+      .map(({ id }) => ({ id, pluginId: plugin.id }));
   }),
   reason: 'older-build',
 });

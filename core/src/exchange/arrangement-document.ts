@@ -60,9 +60,14 @@ export interface SeventhArrangementDocument extends Omit<ArrangementDocument, 's
   }[];
 }
 type SeventhChest = Pick<Documented<typeof CHEST>, 'name' | 'slots'>;
-type SeventhDrawerDocument = Omit<DrawerDocument, 'sign' | 'notInMenus' | 'innerSort' | 'dividerBefore' | 'drawers'> & {
+type SeventhDrawerDocument = Omit<
+  DrawerDocument,
+  'sign' | 'notInMenus' | 'innerSort' | 'dividerBefore' | 'lines' | 'drawers'
+> & {
+  readonly lines: readonly SeventhLine[];
   readonly drawers: readonly SeventhDrawerDocument[];
 };
+type SeventhLine = (ItemReference & Pick<Documented<typeof ENTRY>, 'name'>) | { readonly divider: string };
 
 /** The format before own entries. It is still read. */
 export interface SixthArrangementDocument extends Omit<SeventhArrangementDocument, 'schema' | 'ownEntries'> {
@@ -129,7 +134,7 @@ export interface SecondArrangementDocument extends Omit<
 }
 type SecondDrawerDocument = Pick<Documented<typeof DRAWER>, 'name' | 'rule' | 'sort'> & {
   readonly lines: readonly (
-    ({ readonly plugin: PluginId } & Documented<typeof ENTRY>) | { readonly divider: string }
+    ({ readonly plugin: PluginId } & Pick<Documented<typeof ENTRY>, 'name'>) | { readonly divider: string }
   )[];
   readonly drawers: readonly SecondDrawerDocument[];
 };
@@ -213,6 +218,7 @@ function fromSeventh(document: SeventhArrangementDocument): ArrangementDocument 
     notInMenus: false,
     innerSort: null,
     dividerBefore: null,
+    lines: one.lines.map((line) => ('divider' in line ? line : { ...line, build: null })),
     drawers: one.drawers.map(drawer),
   });
   return {

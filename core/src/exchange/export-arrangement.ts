@@ -64,7 +64,7 @@ export function* exportStepwise(
     for (const one of list) {
       const lines: LineDocument[] = [];
       yield* eachStepwise(linesIn(state, one), (line) =>
-        lines.push('label' in line ? { divider: line.label } : { ...item(line), name: line.name }),
+        lines.push('label' in line ? { divider: line.label } : { ...item(line), name: line.name, build: line.build }),
       );
       written.push({
         ...documentedFields(DRAWER, one),

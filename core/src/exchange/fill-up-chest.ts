@@ -93,7 +93,7 @@ function* fillDrawer(
       return;
     }
     const id = entryId(drawer.id, itemId(line));
-    tell({ of: 'entry', id, before: null, after: { ...line, id, drawerId: drawer.id, order } });
+    tell({ of: 'entry', id, before: null, after: { build: null, ...line, id, drawerId: drawer.id, order } });
   });
   yield;
 }

@@ -92,7 +92,7 @@ export function* importStepwise(
     ...new Set(items.filter((one) => known.has(one.plugin)).map((one) => itemId(partsOf(one)))),
   ];
   const line = (one: LineDocument): PlannedLine[] =>
-    'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name }] : [];
+    'divider' in one ? [one] : known.has(one.plugin) ? [{ ...partsOf(one), name: one.name, build: one.build }] : [];
   const edits: Edit[] = [];
   const add = (edit: Edit): void => void edits.push(edit);
   const ownByKey = ownEntriesByKey(state);

@@ -29,6 +29,7 @@ const entry = (pluginId: string, order: string) => ({
   preset: null,
   order,
   name: null,
+  build: null,
 });
 const START: Arrangement = {
   ...emptyArrangement(),

@@ -12,6 +12,7 @@ const rows = {
     preset: fc.option(text),
     order: text,
     name: fc.option(text),
+    build: fc.constant(null),
   }),
   naming: fc.record({
     nickname: fc.option(text),

@@ -40,7 +40,7 @@ describe('rows of older forms', () => {
         dividerBefore: null,
       },
     ],
-    ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null }],
+    ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null, build: null }],
     ['trayEntry', { id: '1/p', tray: 1, pluginId: 'p', order: 'a0' }, { preset: null }],
     ['session', { id: 's', name: 'Scene 3', order: 'a0' }, { template: false }],
     ['lane', { id: 'l', sessionId: 's', kind: 'audio', name: 'Goose', order: 'a0' }, { width: null }],

@@ -136,7 +136,10 @@ export const anyFacts = (id: string): fc.Arbitrary<RuleFacts> =>
     tags: fc.array(word, { maxLength: 2 }),
     description: fc.option(phrase),
     presets: fc.array(word, { maxLength: 2 }),
-    folders: fc.array(fc.tuple(word, word).map((names) => `/${names.join('/')}`), { maxLength: 2 }),
+    folders: fc.array(
+      fc.tuple(word, word).map((names) => `/${names.join('/')}`),
+      { maxLength: 2 },
+    ),
     asideAs: fc.option(phrase),
     role: fc.constantFrom('audio-effect' as const, 'tool', null),
     roleGrade: fc.constantFrom('chosen' as const, 'declared', 'likely', 'unknown'),

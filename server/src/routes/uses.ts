@@ -51,7 +51,14 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
         const entry = ownEntryAs(state, item);
         // A music program knows its own device by the name alone.
         if (entry !== undefined) return { id, build: NO_BUILD, name: entry.givenName, path: '' };
-        const { plugin, build } = await itemToLoad(db, id, state, item, { width: null }, body.buildId ?? null);
+        const { plugin, build } = await itemToLoad(
+          db,
+          id,
+          state,
+          item,
+          { width: body.width ?? null },
+          body.buildId ?? null,
+        );
         // A preset is known by the path of its file.
         const file = preset === null ? undefined : build.presetList.find((own) => presetKey(own) === preset);
         // The other program knows it by the name that its maker gave it.

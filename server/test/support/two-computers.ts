@@ -128,6 +128,11 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   const preset = `${id('Vestry Plate')}¶Rooms/Vocal Hall`;
   await change({ kind: 'file', drawerIds: [own(10)], pluginIds: [preset] });
   await change({ kind: 'name-plugins', pluginIds: [preset], naming: { nickname: 'the cave' } });
+  const [keyed] = keyedBuildsOf('Vestry Plate');
+  await change({ kind: 'bind-entry', drawerId: own(10), pluginId: id('Vestry Plate'), build: keyed });
+  await change({ kind: 'keep-build', build: keyed, reason: 'the old album' });
+  const link = 'https://tollgate.example/downloads';
+  await change({ kind: 'note-vendor', vendor: 'Tollgate Sound', note: 'by post only', link });
   await change({ kind: 'set-sign', id: own(10), sign: 'wave' });
   await change({ kind: 'show-in-menus', id: own(12), shown: false });
   await change({ kind: 'divide-drawers', id: own(12), label: 'by rule' });

@@ -47,7 +47,7 @@ export function AsideBox({
   const [vendor, setVendor] = useState(plugins[0]?.vendor ?? vendors[0] ?? '');
   const id = useId();
   const wish = useMemo(
-    () => withoutAside(wishOf(what, plugins, catalogue.plugins, vendor), state),
+    () => withoutAside(wishOf(what, plugins, catalogue.plugins, vendor, state.keptBuild), state),
     [what, plugins, catalogue, vendor, state],
   );
   const reason = chosenReason ?? wish.reason;
@@ -193,6 +193,7 @@ function wishOf(
   plugins: readonly ChosenPlugin[],
   all: readonly ChosenPlugin[],
   vendor: string,
+  kept: Arrangement['keptBuild'],
 ): AsideWish {
   switch (what) {
     case null:
@@ -204,9 +205,9 @@ function wishOf(
         reason: plugins.length > 0 && plugins.every(callsItselfDemo) ? 'demo' : 'not-for-me',
       };
     case 'narrow':
-      return narrowBuilds(all);
+      return narrowBuilds(all, kept);
     case 'others':
-      return otherBuilds(all);
+      return otherBuilds(all, kept);
     case 'demos':
       return demosOf(all, vendor, false);
     case 'vendor':

@@ -1,4 +1,5 @@
 import type { BuildView } from '@clever-drawer/contract/responses';
+import type { BuildKey } from '@clever-drawer/core/ids';
 
 type DescribedBuild = Pick<BuildView, 'format' | 'version' | 'outputs' | 'architectures'>;
 
@@ -20,4 +21,24 @@ export function buildInWords({ format, version, outputs, architectures }: Descri
   return [`${format}${version === null ? '' : ` ${version}`}`, widthInWords(outputs), is32Bit ? '32-bit' : null]
     .filter((word) => word !== null)
     .join(', ');
+}
+
+/** The build that a place in a drawer loads, as far as it tells it from the usual one: "mono", "VST2 1.2". Null where that is the usual build. */
+export function boundInWords(
+  { builds }: { readonly builds: readonly BuildView[] },
+  key: BuildKey | null,
+): string | null {
+  if (key === null) return null;
+  const usual = builds.find((build) => build.found);
+  const bound = builds.find((build) => build.found && build.key === key);
+  if (bound === undefined) return 'its build is not here';
+  return bound === usual || usual === undefined ? null : differenceInWords(bound, usual);
+}
+
+/** What tells a build from another one in the fewest words: its width, else format and version, else all. */
+function differenceInWords(build: BuildView, other: BuildView): string {
+  const width = widthInWords(build.outputs);
+  if (width !== null && build.outputs !== other.outputs) return width;
+  const named = ({ format, version }: BuildView): string => `${format}${version === null ? '' : ` ${version}`}`;
+  return named(build) === named(other) ? buildInWords(build) : named(build);
 }

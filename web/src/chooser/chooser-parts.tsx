@@ -1,11 +1,9 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import type { BuildId } from '@clever-drawer/core/ids';
-import { buildInWords } from '../catalogue/build-words';
+import { buildChoices } from '../boxes/build-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { absenceOf } from '../catalogue/presence';
 import { PickBox } from '../parts/pick-box';
-import type { Pickable } from '../parts/pick-list';
 
 interface Props {
   /** A chain, or what has builds. */
@@ -55,18 +53,3 @@ export function ChooserParts({ item, catalogue, state, take, close }: Props) {
     />
   );
 }
-
-/** The builds that are there, each with its file name; with the whole path where that alone tells two of them apart. */
-function buildChoices(builds: ChosenItem['builds'], state: Arrangement): Pickable[] {
-  const found = builds.filter((build) => build.found);
-  const wordsOf = (build: (typeof found)[number]): string => `${buildInWords(build)} ${fileName(build.path)}`;
-  return found.map((build) => {
-    const aside = state.aside.get(build.id);
-    const isAlone = found.every((one) => one === build || wordsOf(one) !== wordsOf(build));
-    const file = isAlone ? fileName(build.path) : build.path;
-    const note = aside === undefined ? file : `set aside: ${asideLabel(aside.reason)} · ${file}`;
-    return { key: build.id, label: buildInWords(build), note };
-  });
-}
-
-const fileName = (path: string): string => path.split(/[\\/]/).at(-1) ?? path;

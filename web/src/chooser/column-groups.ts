@@ -17,6 +17,7 @@ export const columnGroups = (offer: Offer): OptionGroup[] =>
               key: `${drawer.id} ${line.plugin.id}`,
               item: line.plugin,
               name: line.name,
+              buildId: line.buildId ?? null,
               part: 'drawer',
               digit: null,
             },

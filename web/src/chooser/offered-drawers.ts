@@ -1,16 +1,24 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-contents';
+import { contentsOf, type Content, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import { splitContents } from '@clever-drawer/core/chests/drawer-split';
 import { isInMenus, onlyShown, shownDrawers, type InLevel } from '@clever-drawer/core/chests/level';
 import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
 import type { Sign } from '@clever-drawer/core/chests/sign';
 import { drawerAndInner, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
-import type { ChestId, ItemId } from '@clever-drawer/core/ids';
+import { buildAskedBy } from '@clever-drawer/core/menu/build-asked';
+import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 
 /** A line of an open front: an item under the name that it has there, or a divider. */
-export type OfferedLine = { readonly plugin: ChosenItem; readonly name: string } | { readonly divider: string };
+export type OfferedLine =
+  | {
+      readonly plugin: ChosenItem;
+      readonly name: string;
+      /** The very build that is loaded from there; null or absent: the usual one. */
+      readonly buildId?: BuildId | null;
+    }
+  | { readonly divider: string };
 
 /** A front in the chooser: a drawer of the chest at hand, an inner one that it is split into, or a tray. */
 export interface OfferedDrawer extends InLevel {
@@ -46,13 +54,18 @@ export function offeredDrawers(
     const contents = drawerAndInner(state, drawer.id)
       .filter((one) => isInMenus(state, one))
       .map((one) => contentsOf(state, catalogue.byId, one, ruled));
-    const whole = { ...offered(drawer.id, name, fitting, contents), ...front };
+    const asked = drawer.rule === null ? null : buildAskedBy(drawer.rule);
+    const whole = { ...offered(drawer.id, name, fitting, contents, asked), ...front };
     const [own] = contents;
     if (drawer.split == null || own === undefined) return [whole];
     const parts = splitContents(own.plugins, drawer.split).map((part) =>
-      offered(`${drawer.id}/${part.key}`, `${name} › ${part.label}`, fitting, [
-        { plugins: part.contents, lines: part.contents },
-      ]),
+      offered(
+        `${drawer.id}/${part.key}`,
+        `${name} › ${part.label}`,
+        fitting,
+        [{ plugins: part.contents, lines: part.contents }],
+        asked,
+      ),
     );
     return [whole, ...parts];
   });
@@ -67,6 +80,7 @@ function offered(
   name: string,
   fitting: ReadonlySet<ItemId>,
   contents: readonly Contents<ChosenItem>[],
+  asked: ReturnType<typeof buildAskedBy> = null,
 ): OfferedDrawer {
   const ids = new Set<ItemId>();
   const unfit = new Map<ItemId, ChosenItem>();
@@ -85,9 +99,22 @@ function offered(
       ids.add(plugin.id);
       if (divider !== null) lines.push({ divider });
       divider = null;
-      lines.push({ plugin, name: line.name });
+      lines.push({ plugin, name: line.name, buildId: buildOf(line, asked) });
       plugins.push(plugin);
     }
   }
   return { ...BY_ITSELF, id, name, tray: null, lines, plugins, unfit: [...unfit.values()], ids };
+}
+
+/** The build that is loaded from a place: the one that it is bound to, else one that the drawer's rule asked for; null for the usual one. */
+function buildOf({ plugin, entry, by }: Content<ChosenItem>, asked: ReturnType<typeof buildAskedBy>): BuildId | null {
+  const there = plugin.builds.filter((build) => build.found);
+  const bound = entry?.build ?? null;
+  const wanted =
+    bound !== null
+      ? there.find((build) => build.key === bound)
+      : by === 'rule' && asked !== null && plugin.program === undefined
+        ? there.find(asked)
+        : undefined;
+  return wanted === undefined || wanted === there[0] ? null : wanted.id;
 }

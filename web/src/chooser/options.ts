@@ -1,5 +1,5 @@
 import type { Sign } from '@clever-drawer/core/chests/sign';
-import type { ItemId } from '@clever-drawer/core/ids';
+import type { BuildId, ItemId } from '@clever-drawer/core/ids';
 import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Offer } from './use-offer';
@@ -16,6 +16,8 @@ export interface Option {
   readonly name: string;
   readonly part: OptionPart;
   readonly digit: number | null;
+  /** The very build that is loaded; null or absent: the usual one. */
+  readonly buildId?: BuildId | null;
 }
 
 /** A stretch of the list under its own heading; a divider of a drawer is a heading of its own. */
@@ -155,25 +157,28 @@ function drawerGroups(
   isSearch: boolean,
   digitFor: () => number | null,
 ): OptionGroup[] {
-  const option = (item: ChosenItem, name: string): Option => ({
+  const option = (item: ChosenItem, name: string, buildId: BuildId | null): Option => ({
     key: `drawer ${item.id}`,
     item,
     name,
+    buildId,
     part: 'drawer',
     digit: isSearch ? null : digitFor(),
   });
   const heading = `in ${opened.name}`;
   if (isSearch) {
-    const names = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line.name]])));
-    return [
-      { heading, part: 'drawer', options: offer.inside.map((item) => option(item, names.get(item.id) ?? item.name)) },
-    ];
+    const known = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line]])));
+    const options = offer.inside.map((item) => {
+      const line = known.get(item.id);
+      return option(item, line?.name ?? item.name, line?.buildId ?? null);
+    });
+    return [{ heading, part: 'drawer', options }];
   }
   const groups: { heading: string; part: OptionPart; options: Option[] }[] = [{ heading, part: 'drawer', options: [] }];
   for (const line of opened.lines) {
     if ('divider' in line)
       groups.push({ heading: line.divider === '' ? '—' : line.divider, part: 'drawer', options: [] });
-    else groups.at(-1)?.options.push(option(line.plugin, line.name));
+    else groups.at(-1)?.options.push(option(line.plugin, line.name, line.buildId ?? null));
   }
   return groups;
 }

@@ -48,8 +48,8 @@ export function useChooser(choosing: Choosing): Chooser {
   const { place, catalogue, state, changes, typedFirst, clear, close } = choosing;
   const computer = useComputer();
   const uses = (useUses(computer.id).data ?? NO_USES).uses;
-  const kind = `${place.slot}${place.laneKind === null ? '' : `-${laneGroup(place.laneKind)}`}`;
-  const chestSlot = chestSlotOf(place.slot, place.laneKind ?? 'audio');
+  const kind = `${place.slot}${place.laneKind === null ? '' : `-${laneGroup(place.laneKind)}`}${place.purpose === undefined ? '' : `-${place.purpose}`}`;
+  const chestSlot = place.purpose ?? chestSlotOf(place.slot, place.laneKind ?? 'audio');
   const chests = chestsFor(chestsOf(state), chestSlot);
   const [chest, setChest] = useStoredId(`chest-${kind}`, chests[0]?.id ?? null, (id) =>
     chests.some((one) => one.id === id),
@@ -106,7 +106,7 @@ export function useChooser(choosing: Choosing): Chooser {
   const takeMarked = (goesOn: boolean): void => {
     const several = ticked.flatMap((id) => catalogue.byId.get(id) ?? []);
     if (several.length > 0) takeItems(several, 'list', goesOn);
-    else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn);
+    else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn, current.buildId);
   };
   useToldAtRest(`${String(options.length)} fit`, isTyped && isSettled);
   const [partsOf, setPartsOf] = useState<ItemId | null>(null);
@@ -150,7 +150,7 @@ export function useChooser(choosing: Choosing): Chooser {
     if (event.ctrlKey || event.metaKey) {
       const { id } = option.item;
       setTicked((old) => (old.includes(id) ? old.filter((one) => one !== id) : [...old, id]));
-    } else takeItems([option.item], wayTo(option), event.shiftKey);
+    } else takeItems([option.item], wayTo(option), event.shiftKey, option.buildId);
   });
   const again = (): boolean => {
     const last = recentOf(uses).find((id) => {

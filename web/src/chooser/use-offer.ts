@@ -1,6 +1,7 @@
 import { wordsOf } from '@clever-drawer/core/text/words';
 import memoizeOne from 'memoize-one';
 import { useMemo } from 'react';
+import type { ChestSlot } from '@clever-drawer/core/chests/rows/chest';
 import type { TypeId } from '@clever-drawer/core/catalogue/type-tree';
 import { FAVOURITES, TRAYS, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -28,6 +29,8 @@ export interface ChosenFor extends Spot {
   readonly sidechain: boolean;
   /** What else stands in its lane. */
   readonly present: readonly ItemId[];
+  /** What it is for, where that is not told by slot and lane. */
+  readonly purpose?: ChestSlot;
 }
 
 /** What a slot is offered. */

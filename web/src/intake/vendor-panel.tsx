@@ -3,6 +3,8 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { VendorView } from '@clever-drawer/contract/responses';
 import { useVendors } from '../catalogue/queries';
+import { VendorNote } from '../boxes/vendor-note';
+import { useArrangement } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { useComputer } from '../lib/use-computer';
 import { PlainButton } from '../parts/plain-button';
@@ -38,13 +40,16 @@ export function VendorPanel() {
 }
 
 function VendorRow({ vendor }: { vendor: VendorView }) {
-  const changes = useChanges(useComputer().id);
+  const computer = useComputer();
+  const changes = useChanges(computer.id);
+  const state = useArrangement(computer.id).data?.state;
   return (
     <li>
       <b>
         <bdi>{vendor.name}</bdi>
       </b>{' '}
-      <span className="mono quiet">{vendor.plugins}</span>
+      <span className="mono quiet">{vendor.plugins}</span>{' '}
+      {state !== undefined && <VendorNote vendor={vendor.name} state={state} changes={changes} />}
       {(vendor.spellings.length > 1 || vendor.spellings.some((one) => one.byHand)) && (
         <ul className="plain-list">
           {vendor.spellings.map(({ spelling, builds, byHand }) => (

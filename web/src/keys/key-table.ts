@@ -159,6 +159,7 @@ export const KEYS = {
     moveTo: key('v', 'move to another drawer'),
     divider: key('d', 'divider in front of it'),
     rename: key('r', 'a name in this drawer only; the label of a divider'),
+    build: key('e', 'load one certain build of it from here'),
     always: key('y', 'always in this drawer, whatever its rule says'),
     never: key('x', 'never in this drawer, whatever its rule says'),
     takeOut: key('Delete', 'take it out; remove the divider'),

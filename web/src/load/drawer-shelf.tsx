@@ -6,7 +6,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
 import { onlyShown, type InLevel } from '@clever-drawer/core/chests/level';
 import type { Sign } from '@clever-drawer/core/chests/sign';
-import type { ItemId } from '@clever-drawer/core/ids';
+import type { BuildId, ItemId } from '@clever-drawer/core/ids';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
@@ -32,7 +32,12 @@ interface Column extends InLevel {
   readonly heading: string;
   /** How many it has with those that are set aside, or not on this computer. */
   readonly all: number;
-  readonly items: readonly { readonly item: ChosenItem; readonly name: string }[];
+  readonly items: readonly {
+    readonly item: ChosenItem;
+    readonly name: string;
+    /** The very build that is loaded from there; null: the usual one. */
+    readonly buildId: BuildId | null;
+  }[];
 }
 
 /** So many columns, and so many lines of each, are drawn; the rest is told, and found by typing. */
@@ -62,7 +67,9 @@ export function DrawerShelf({ catalogue, state }: Props) {
         id: drawer.id,
         heading: drawer.name,
         all: drawer.plugins.length + drawer.unfit.length,
-        items: drawer.lines.flatMap((line) => ('plugin' in line ? [{ item: line.plugin, name: line.name }] : [])),
+        items: drawer.lines.flatMap((line) =>
+          'plugin' in line ? [{ item: line.plugin, name: line.name, buildId: line.buildId ?? null }] : [],
+        ),
       })),
     [here, catalogue, state, chestId, ruled],
   );
@@ -78,7 +85,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
           heading: 'found',
           all: answer.numbers.length,
           items: Array.from(answer.numbers, (number) => catalogue.items[number]).flatMap((item) =>
-            item === undefined || !here.has(item.id) ? [] : [{ item, name: item.name }],
+            item === undefined || !here.has(item.id) ? [] : [{ item, name: item.name, buildId: null }],
           ),
         };
   const [withEmpty, setWithEmpty] = useEmptyInMenus();
@@ -142,8 +149,8 @@ export function DrawerShelf({ catalogue, state }: Props) {
             </div>
             {column.id === 'found' && column.items.length === 0 && <p className="quiet">No match.</p>}
             <ul>
-              {column.items.slice(0, MOST_LINES).map(({ item, name }) => (
-                <ShelfLine key={item.id} column={column.id} item={item} name={name} />
+              {column.items.slice(0, MOST_LINES).map(({ item, name, buildId }) => (
+                <ShelfLine key={item.id} column={column.id} item={item} name={name} buildId={buildId} />
               ))}
             </ul>
             {column.items.length > MOST_LINES && (
@@ -169,10 +176,20 @@ export function DrawerShelf({ catalogue, state }: Props) {
   );
 }
 
-function ShelfLine({ column, item, name }: { column: string; item: ChosenItem; name: string }) {
+function ShelfLine({
+  column,
+  item,
+  name,
+  buildId,
+}: {
+  column: string;
+  item: ChosenItem;
+  name: string;
+  buildId: BuildId | null;
+}) {
   const { setNodeRef, listeners } = useDraggable({
     id: `${column} ${item.id}`,
-    data: { item: item.id, name } satisfies LoadDragged,
+    data: { item: item.id, buildId, name } satisfies LoadDragged,
   });
   return (
     <li

@@ -5,7 +5,7 @@ import { chainNamed, itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
 import type { Lane, LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { Chain } from '@clever-drawer/core/chests/rows/chain';
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
-import type { ItemId, SlotId } from '@clever-drawer/core/ids';
+import type { BuildId, ItemId, SlotId } from '@clever-drawer/core/ids';
 import { NameBox } from '../parts/name-box';
 import styles from './load.module.css';
 
@@ -24,7 +24,7 @@ export interface LaneActions {
   /** Loads an item into the first empty slot that it fits into, or a new one. */
   readonly loadHere: (lane: Lane, item: ItemId) => void;
   /** Loads an item that was dragged onto the lane. */
-  readonly dropHere: (lane: Lane, item: ItemId) => void;
+  readonly dropHere: (lane: Lane, item: ItemId, buildId: BuildId | null) => void;
   /** Puts what is in a slot, or a copy of it, into a new slot of the lane. */
   readonly putInNewSlot: (from: SlotId, lane: Lane, kind: SlotKind, copy: boolean) => void;
 }

@@ -62,8 +62,8 @@ export function LoadDragLayer({ state, catalogue, onSlots, onLanes, children }: 
     if ('slotId' in what) {
       if ('lane' in to) onLanes.putInNewSlot(what.slotId, to.lane, to.kind, copies.now.current);
       else onSlots.put(what.slotId, to, copies.now.current);
-    } else if ('lane' in to) onLanes.dropHere(to.lane, what.item);
-    else onSlots.loadHere(what.item, to);
+    } else if ('lane' in to) onLanes.dropHere(to.lane, what.item, what.buildId);
+    else onSlots.loadHere(what.item, to, what.buildId);
   };
   const handlers: Pick<DndContextProps, 'onDragStart' | 'onDragOver' | 'onDragEnd' | 'onDragCancel'> = {
     onDragStart: ({ active }) => {

@@ -3,13 +3,20 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemIn, slotsIn } from '@clever-drawer/core/chests/chains';
 import type { Lane } from '@clever-drawer/core/chests/rows/lane';
 import type { Slot, SlotKind } from '@clever-drawer/core/chests/rows/slot';
-import type { ItemId, LaneId, SlotId } from '@clever-drawer/core/ids';
+import type { BuildId, ItemId, LaneId, SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { whyOutside } from '../chooser/use-offer';
 
 /** An item out of a drawer, or the content of a slot. */
-export type LoadDragged = ({ readonly item: ItemId } | { readonly slotId: SlotId }) & { readonly name: string };
+export type LoadDragged = (
+  | {
+      readonly item: ItemId;
+      /** The very build; null: the usual one. */
+      readonly buildId: BuildId | null;
+    }
+  | { readonly slotId: SlotId }
+) & { readonly name: string };
 
 /** A slot; or a lane as a whole, by its head or its “+ slot”. */
 export type LoadTarget = { readonly slotId: SlotId } | { readonly laneId: LaneId };

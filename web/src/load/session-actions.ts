@@ -6,7 +6,7 @@ import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { group } from '@clever-drawer/core/chests/row-groups';
 import type { Session } from '@clever-drawer/core/chests/rows/session';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
-import { asId, type ItemId, type LaneId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
+import { asId, type BuildId, type ItemId, type LaneId, type SessionId, type SlotId } from '@clever-drawer/core/ids';
 import { recentOf } from '@clever-drawer/core/menu/use';
 import { slotFor } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
@@ -67,9 +67,9 @@ export function slotActions(
       // Where it is refused, the keyboard stays with what did not move.
       if (next.kind === slot.kind) focusSlot(next.id);
     },
-    loadHere: (id, to) => {
+    loadHere: (id, to, buildId) => {
       const item = catalogue.byId.get(id);
-      if (item !== undefined) void load(to.id, { items: [item], way: 'drag', ...DRAGGED });
+      if (item !== undefined) void load(to.id, { items: [item], way: 'drag', ...DRAGGED, buildId });
     },
     put: (from, to, copy) => void changes.make({ kind: 'move-slot', slotId: from, toId: to.id, copy }),
     more: (slot) => {
@@ -133,8 +133,8 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
       });
       void changes.makeWithNotice(`The chain ${name} is replaced.`, { kind: 'arrange-chain', id, parts });
     },
-    loadHere: (lane, id) => void loadHere(lane.id, id, 'usual'),
-    dropHere: (lane, id) => void loadHere(lane.id, id, 'drag'),
+    loadHere: (lane, id) => void loadHere(lane.id, id, 'usual', null),
+    dropHere: (lane, id, buildId) => void loadHere(lane.id, id, 'drag', buildId),
     putInNewSlot: (from, lane, kind, copy) => {
       const id = asId<SlotId>(newId());
       void changes.make(
@@ -144,7 +144,7 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
     },
   };
 
-  async function loadHere(laneId: LaneId, id: ItemId, way: 'usual' | 'drag'): Promise<void> {
+  async function loadHere(laneId: LaneId, id: ItemId, way: 'usual' | 'drag', buildId: BuildId | null): Promise<void> {
     const item = catalogue.byId.get(id);
     if (item === undefined) return;
     const kind = slotFor(item.role, 'insert');
@@ -152,7 +152,7 @@ export function laneActions({ state, catalogue, changes, load }: Needs): LaneAct
     const slotId = free?.id ?? asId<SlotId>(newId());
     if (free === undefined && !(await changes.make({ kind: 'add-slot', id: slotId, laneId, slot: kind, before: null })))
       return;
-    await load(slotId, { items: [item], way, ...DRAGGED });
+    await load(slotId, { items: [item], way, ...DRAGGED, buildId });
   }
 }
 

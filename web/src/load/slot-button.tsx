@@ -3,7 +3,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useCallback, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { itemId } from '@clever-drawer/core/chests/item';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
-import type { ItemId, SlotId } from '@clever-drawer/core/ids';
+import type { BuildId, ItemId, SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
 import { absenceOf } from '../catalogue/presence';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
@@ -32,7 +32,7 @@ export interface SlotActions {
   /** Moves what is in another slot here, or a copy of it. */
   readonly put: (from: SlotId, to: Slot, copy: boolean) => void;
   /** Loads an item that was dragged here. */
-  readonly loadHere: (item: ItemId, to: Slot) => void;
+  readonly loadHere: (item: ItemId, to: Slot, buildId: BuildId | null) => void;
   /** The slot whose content was remembered; null for none. */
   readonly remembered: SlotId | null;
   readonly remember: (slot: Slot) => void;

@@ -81,7 +81,7 @@ export function LineItem(props: Props) {
 
 function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | 'pictures'>) {
   if ('divider' in line) return <span className={styles.dividerLabel}>{line.divider}</span>;
-  const { plugin, name, why } = line;
+  const { plugin, name, why, build = null } = line;
   const { first, beside } =
     plugin.preset === null && (plugin.apart === undefined || name !== plugin.name)
       ? { first: name, beside: null }
@@ -98,6 +98,7 @@ function LineWords({ line, number, pictures }: Pick<Props, 'line' | 'number' | '
             <bdi>{beside}</bdi>
           </span>
         )}
+        {build !== null && <span className="flag flag-quiet">{build}</span>}
         {!plugin.found && <span className="flag">{isElsewhere(plugin) ? 'elsewhere' : absenceOf(plugin)}</span>}
         {plugin.aside !== null && <span className="flag">aside</span>}
         {why !== null && <span className={clsx('quiet', styles.keyword)}> {why()}</span>}

@@ -121,6 +121,7 @@ const LINE_MENU = [
   'about',
   'rename',
   'moveTo',
+  'build',
   'divider',
   'always',
   'never',
@@ -145,7 +146,7 @@ function lineHandlers(
     const line = current();
     return line === undefined ? false : act(line);
   };
-  const { addDivider, moveTo, always, never } = actions;
+  const { addDivider, moveTo, always, never, bind } = actions;
   return {
     ...selectionHandlers(selection, { count: lines.length }, (act) => {
       act();
@@ -159,6 +160,7 @@ function lineHandlers(
     moveTo: moveTo === undefined ? null : toCurrent(() => moveTo(chosen())),
     divider: addDivider === undefined ? null : () => addDivider(current()?.id ?? null),
     rename: toCurrent((line) => actions.rename(line)),
+    build: bind === undefined ? null : toCurrent((line) => bind(line)),
     always: always === undefined ? null : toCurrent(() => always(chosen())),
     never: never === undefined ? null : toCurrent(() => never(chosen())),
     takeOut: toCurrent(() => actions.remove(chosen())),

@@ -12,6 +12,8 @@ export type ListedLine =
       readonly name: string;
       /** Tells why a rule put it there; null when it was put in by hand. */
       readonly why: (() => string) | null;
+      /** The build that is loaded from here, in words; null or absent for the usual one. */
+      readonly build?: string | null;
     }
   | { readonly id: string; readonly divider: string };
 
@@ -26,6 +28,8 @@ export interface LineActions {
   readonly always?: (lines: readonly ListedLine[]) => void;
   readonly never?: (lines: readonly ListedLine[]) => void;
   /** Moves lines to another drawer, which is asked for. */
+  /** Chooses the build that is loaded from here; false for a line that was not put in by hand. */
+  readonly bind?: (line: ListedLine) => boolean;
   readonly moveTo?: (lines: readonly ListedLine[]) => void;
   readonly about: (id: ItemId) => void;
   /** Told of the plugins that are selected, whenever that changes. */
@@ -46,7 +50,12 @@ export const dividersIn = (lines: readonly ListedLine[]): string[] =>
 export function lineInWords(line: ListedLine): string {
   if ('divider' in line) return `divider${line.divider === '' ? '' : ` ${line.divider}`}`;
   const absence = absenceOf(line.plugin);
-  return [fullNameOf(line.plugin, line.name), line.why === null ? null : `by rule: ${line.why()}`, absence]
+  return [
+    fullNameOf(line.plugin, line.name),
+    line.build ?? null,
+    line.why === null ? null : `by rule: ${line.why()}`,
+    absence,
+  ]
     .filter((part) => part !== null)
     .join(', ');
 }

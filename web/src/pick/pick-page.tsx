@@ -19,7 +19,7 @@ import { Failed, Loading } from '../parts/empty-note';
 import { PlainButton } from '../parts/plain-button';
 import { HandOverBox } from './hand-over-box';
 import { PickChooser } from './pick-chooser';
-import { PICK_SLOTS, PLACES, slotNamed } from './pick-slots';
+import { PICK_SLOTS, PICK_WIDTHS, PLACES, slotNamed, widthNamed } from './pick-slots';
 import { useHandOver, useSelectedThere } from './hand-over';
 import styles from './pick.module.css';
 
@@ -47,8 +47,13 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
   const catalogue = useChosen(workedOut, state);
   const computer = useComputer();
   const changes = useChanges(computer.id);
-  const [{ slot: asked, q }, setAsked] = useQueryStates({ slot: parseAsStringEnum([...PICK_SLOTS]), q: parseAsString });
+  const [{ slot: asked, width: askedWidth, q }, setAsked] = useQueryStates({
+    slot: parseAsStringEnum([...PICK_SLOTS]),
+    width: parseAsStringEnum([...PICK_WIDTHS]),
+    q: parseAsString,
+  });
   const [keptSlot, keepSlot] = useStored('pick-slot');
+  const [keptWidth, keepWidth] = useStored('pick-width');
   const [keptSession, keepSession] = useStored('pick-session');
   const [noClipboard, setNoClipboard] = useKept('pick-no-clipboard');
   const [copiesFile, setCopiesFile] = useKept('pick-preset-file');
@@ -58,6 +63,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
   const [done, setDone] = useState<Done | null>(null);
   const there = useSelectedThere(handOver.target !== null, turn);
   const slot = asked ?? slotNamed(there?.slot ?? null) ?? slotNamed(keptSlot) ?? 'insert';
+  const width = askedWidth ?? widthNamed(keptWidth);
   const session = keptSession ?? SESSION;
   const place: ChosenFor = {
     ...PLACES[slot],
@@ -78,6 +84,7 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
         const body = {
           pluginId: item.id,
           buildId,
+          width: width === 'any' ? null : width,
           slot: place.slot,
           lane: place.lane,
           session,
@@ -120,6 +127,11 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
               clear={null}
               close={anew}
               slot={slot}
+              width={width}
+              setWidth={(next) => {
+                keepWidth(next === 'any' ? null : next);
+                void setAsked({ width: null });
+              }}
               setSlot={(next) => {
                 keepSlot(next);
                 void setAsked({ slot: null });

@@ -1,4 +1,4 @@
-import type { DrawerId, ItemId, PluginId, PresetKey } from '../../ids.js';
+import type { BuildKey, DrawerId, ItemId, PluginId, PresetKey } from '../../ids.js';
 import { NAME_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
 /** The place of a plugin, or of a preset of it, in a drawer. Its id is made of drawer and item, so that nothing can stand in a drawer twice. */
@@ -12,6 +12,8 @@ export interface Entry {
   readonly order: string;
   /** A name in this drawer alone. */
   readonly name: string | null;
+  /** The build that is loaded from here, on whatever computer it is installed; null for the usual one. */
+  readonly build: BuildKey | null;
 }
 
 /** The id of an item's place in a drawer. */
@@ -28,6 +30,7 @@ export const ENTRY = rowKind<Entry>()({
     preset: orNull(text),
     order: text,
     name: orNull(textUpTo(NAME_LENGTH)),
+    build: orNull(text),
   },
   refersTo: { drawerId: 'drawer' },
   comesInBulk: true,
@@ -35,6 +38,7 @@ export const ENTRY = rowKind<Entry>()({
   upgrades: [
     { to: 2, upgrade: (row) => ({ name: null, ...row }) },
     { to: 3, upgrade: (row) => ({ preset: null, ...row }) },
+    { to: 7, upgrade: (row) => ({ build: null, ...row }) },
   ],
-  documented: ['name'],
+  documented: ['name', 'build'],
 });

@@ -172,6 +172,7 @@ export const CHEST_CHECKS: ChecksOf<'front' | 'tray' | 'chest' | 'lines' | 'rule
     all: onLines(2, '9'),
     moveUp: reorders(onLine, lineNames, swapped(2, -1)),
     moveDown: reorders(onLine, lineNames, swapped(2, 1)),
+    build: asks(onLine, /^Load from Narration: /),
     moveFirst: reorders(onLine, lineNames, toTop(2)),
     moveLast: reorders(onLine, lineNames, toEnd(2)),
     about: async (page, press) => {

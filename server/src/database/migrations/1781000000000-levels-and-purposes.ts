@@ -9,9 +9,15 @@ const UP = [
   `ALTER TABLE "drawer" ALTER COLUMN "notInMenus" DROP DEFAULT`,
   `ALTER TABLE "tray_name" ALTER COLUMN "name" DROP NOT NULL, ADD "sign" text, ADD "notInMenus" boolean NOT NULL DEFAULT false`,
   `ALTER TABLE "tray_name" ALTER COLUMN "notInMenus" DROP DEFAULT`,
+  `ALTER TABLE "entry" ADD "build" text`,
+  `CREATE TABLE "kept_build" ("id" text NOT NULL, "pluginId" text NOT NULL, "reason" text NOT NULL, CONSTRAINT "PK_kept_build" PRIMARY KEY ("id"))`,
+  `CREATE TABLE "vendor_note" ("id" text NOT NULL, "note" text, "link" text, CONSTRAINT "PK_vendor_note" PRIMARY KEY ("id"))`,
 ];
 
 const DOWN = [
+  `DROP TABLE "vendor_note"`,
+  `DROP TABLE "kept_build"`,
+  `ALTER TABLE "entry" DROP COLUMN "build"`,
   `DELETE FROM "tray_name" WHERE "name" IS NULL`,
   `ALTER TABLE "tray_name" DROP COLUMN "notInMenus", DROP COLUMN "sign", ALTER COLUMN "name" SET NOT NULL`,
   `ALTER TABLE "drawer" DROP COLUMN "dividerBefore", DROP COLUMN "innerSort", DROP COLUMN "notInMenus", DROP COLUMN "sign"`,
@@ -20,7 +26,7 @@ const DOWN = [
   `ALTER TABLE "chest" DROP COLUMN "dividerBefore", DROP COLUMN "drawerSort", DROP COLUMN "selection"`,
 ];
 
-/** Drawers of a level sorted and divided, signs, what menus leave out, chests that are a selection. */
+/** Drawers of a level sorted and divided, signs, what menus leave out, chests that are a selection, builds that are kept or loaded from a drawer, notes on vendors. */
 export class LevelsAndPurposes1781000000000 implements MigrationInterface {
   name = 'LevelsAndPurposes1781000000000';
 

@@ -40,8 +40,8 @@ export const STARTS: Readonly<
   type: { label: 'A drawer for each type, types of a family together', name: 'By type' },
   vendor: { label: 'A drawer for each vendor', name: 'By vendor' },
   format: { label: 'A drawer for each format', name: 'By format' },
-  folder: { label: 'As the folders on disk that the plugin files stand in', name: 'As on disk' },
   'role-and-type': { label: 'A drawer for each role, with inner drawers by type', name: 'By role' },
+  folder: { label: 'As the folders on disk that the plugin files stand in', name: 'As on disk' },
 };
 /** Empty, a copy, by rules, or what it is worked out by. */
 export type Beginning = keyof typeof STARTS;

@@ -29,6 +29,7 @@ export type DrawerAsk =
   | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
   | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
   | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
+  | { readonly kind: 'bind'; readonly drawer: Drawer; readonly pluginId: ItemId }
   | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: ItemId; readonly name: string };
 
 /** How what is selected of the drawers changes: one is added or taken off, all up to one are added, the next one in a direction is, or none are left. */

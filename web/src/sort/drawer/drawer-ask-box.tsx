@@ -1,6 +1,7 @@
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
+import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { levelSort, sortedLevel, type MeasureOf } from '@clever-drawer/core/chests/level';
@@ -9,6 +10,8 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { ruleOf } from '@clever-drawer/core/rules/rule';
 import { ExamplesBox } from '../rule/examples-box';
+import { buildChoices } from '../../boxes/build-choices';
+import { PickBox } from '../../parts/pick-box';
 import { NameBox } from '../../parts/name-box';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
@@ -231,6 +234,26 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, measureO
           }}
         />
       );
+    case 'bind': {
+      const { drawer, pluginId } = asked;
+      const plugin = catalogue.byId.get(pluginId);
+      return plugin === undefined ? null : (
+        <PickBox
+          title={`Load from ${drawer.name}: ${plugin.name}`}
+          what="build"
+          several={false}
+          choices={[{ key: USUAL_BUILD, label: 'the usual build' }, ...buildChoices(plugin.builds, state)]}
+          done={([key]) => {
+            close();
+            const build = plugin.builds.find((one) => one.id === key);
+            const keyed =
+              build === undefined ? null : { id: build.id, key: build.key, pluginId: pluginOfItem(plugin.id) };
+            void changes.make({ kind: 'bind-entry', drawerId: drawer.id, pluginId, build: keyed });
+          }}
+          close={close}
+        />
+      );
+    }
     case 'own-name': {
       const { drawer, pluginId, name } = asked;
       const own = catalogue.byId.get(pluginId)?.name ?? '';
@@ -256,6 +279,8 @@ export function DrawerAskBox({ asked, state, chest, catalogue, changes, measureO
     }
   }
 }
+
+const USUAL_BUILD = 'usual';
 
 const goneWith = (state: Arrangement, drawers: readonly Drawer[]): ReadonlySet<DrawerId> =>
   new Set(drawers.flatMap((one) => drawerAndInner(state, one.id).map(({ id }) => id)));

@@ -78,6 +78,11 @@ export function lineActionsOf(
             if (pluginIds.length > 0) void changes.make({ kind: 'never-in', drawerId: drawer.id, pluginIds });
           },
         }),
+    bind: (line) => {
+      if (!('plugin' in line) || line.why !== null || line.plugin.chain !== undefined) return false;
+      ask({ kind: 'bind', drawer, pluginId: line.plugin.id });
+      return true;
+    },
     moveTo: (lines) => {
       const pluginIds = pluginsIn(lines);
       if (pluginIds.length > 0) ask({ kind: 'move-lines', drawer, pluginIds });

@@ -9,6 +9,7 @@ import type { RuledHere } from '../../arrangement/rules/rule-keeper';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLIT_LABELS, DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
+import { boundInWords } from '../../catalogue/build-words';
 import { CleverInside } from './clever-inside';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';
@@ -43,6 +44,7 @@ const listedLine = (line: Line<ChosenItem>, why: (id: ItemId) => string): Listed
         plugin: line.plugin,
         name: line.name,
         why: line.by === 'hand' ? null : () => why(line.plugin.id),
+        build: boundInWords(line.plugin, line.entry?.build ?? null),
       };
 
 /** What stands in a drawer that is pulled out, in order, with the inner drawers below. */

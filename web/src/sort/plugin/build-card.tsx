@@ -1,4 +1,5 @@
 import clsx from 'clsx';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -8,6 +9,7 @@ import type { BuildFacts, SourcedFact } from '@clever-drawer/core/facts/build-fa
 import { ASK_WORDS, FACT_WORDS, SOURCE_WORDS } from '../../catalogue/fact-words';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
+import { NameBox } from '../../parts/name-box';
 import { PlainButton } from '../../parts/plain-button';
 import catalogueStyles from '../../catalogue/catalogue.module.css';
 import pluginStyles from './plugin.module.css';
@@ -30,6 +32,14 @@ export function BuildCard({
   const changes = useChanges(computer.id);
   const chosen = state.preferredBuild.get(plugin.id)?.buildId === build.id;
   const aside = state.aside.get(build.id);
+  const kept = state.keptBuild.get(build.key);
+  const [asksWhy, setAsksWhy] = useState(false);
+  const keep = (reason: string | null): void =>
+    void changes.make({
+      kind: 'keep-build',
+      build: { id: build.id, key: build.key, pluginId: plugin.id },
+      reason,
+    });
   const bringBack = (): void =>
     void changes.make({ kind: 'bring-back', pluginIds: [], builds: [{ id: build.id, pluginId: plugin.id }] });
   const prefer = (buildId: Build['id'] | null): void =>
@@ -53,6 +63,16 @@ export function BuildCard({
         >
           Only this folder
         </Link>
+        {kept === undefined ? (
+          <PlainButton onClick={() => setAsksWhy(true)}>Keep, because …</PlainButton>
+        ) : (
+          <>
+            <span className="flag flag-quiet">
+              kept: <bdi>{kept.reason}</bdi>
+            </span>
+            <PlainButton onClick={() => keep(null)}>Keep no longer</PlainButton>
+          </>
+        )}
         {aside !== undefined && (
           <>
             <span className="flag">set aside: {asideLabel(aside.reason)}</span>
@@ -67,6 +87,19 @@ export function BuildCard({
           !preferred && build.found && <PlainButton onClick={() => prefer(build.id)}>Prefer this one</PlainButton>
         )}
       </header>
+      {asksWhy && (
+        <NameBox
+          title={`Keep this build of ${plugin.name}`}
+          label="Because …"
+          first=""
+          hint="No rule of thumb sets it aside."
+          close={() => setAsksWhy(false)}
+          done={(reason) => {
+            setAsksWhy(false);
+            keep(reason);
+          }}
+        />
+      )}
       {build.pictures.length > 0 && (
         <img
           className={catalogueStyles.face}

@@ -12,6 +12,7 @@ import { isElsewhere } from '../../catalogue/presence';
 import { useStartScan } from '../../catalogue/scanning';
 import { usePluginDetail } from '../../catalogue/queries';
 import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
+import { VendorNote } from '../../boxes/vendor-note';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
 import { BuildCard } from './build-card';
@@ -117,6 +118,11 @@ function About({
         {naming !== null && naming.tags.length > 0 && ` · tags: ${naming.tags.join(', ')}`}
         {naming?.note != null && <span className="quiet"> · note: {naming.note}</span>}
       </p>
+      {plugin.vendor !== null && (
+        <p className={styles.aboutLine}>
+          <span className="quiet">vendor:</span> <VendorNote vendor={plugin.vendor} state={state} changes={changes} />
+        </p>
+      )}
       <p className={styles.aboutLine}>
         <PlainButton onClick={name}>
           <KeyHint place="sort" does="names" /> Names and notes …

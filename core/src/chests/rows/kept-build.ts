@@ -1,0 +1,16 @@
+import type { BuildKey, PluginId } from '../../ids.js';
+import { NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+
+/** A build that the producer keeps, on whatever computer it is installed, and why: no rule of thumb sets it aside. */
+export interface KeptBuild {
+  readonly id: BuildKey;
+  readonly pluginId: PluginId;
+  readonly reason: string;
+}
+
+/** Kept builds as rows. */
+export const KEPT_BUILD = rowKind<KeptBuild>()({
+  table: 'kept_build',
+  scope: 'studio',
+  columns: { id: text, pluginId: text, reason: textUpTo(NAME_LENGTH) },
+});
