@@ -4,7 +4,8 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { ListedLine } from '../src/parts/line';
-import { drawerActions, type DrawerAsk } from '../src/sort/drawer/drawer-actions';
+import { drawerActions } from '../src/sort/drawer/drawer-actions';
+import type { DrawerAsk } from '../src/sort/drawer/drawer-ask';
 import { lineActionsOf } from '../src/sort/drawer/line-actions';
 import { after, catalogueOf, CHEST, d, drawer, EMPTY, p, plugin } from './support';
 

@@ -11,26 +11,12 @@ import { itemId } from '@clever-drawer/core/chests/item';
 import { levelSort } from '@clever-drawer/core/chests/level';
 import { LEVEL_SORT_LABELS } from '@clever-drawer/core/chests/level-sort';
 import { drawerAndInner, drawersIn, entriesIn, pathTo } from '@clever-drawer/core/chests/look-up';
-import type { ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { counted } from '../../lib/counted';
 import { focusWhenThere } from '../../lib/focus';
+import type { DrawerAsk } from './drawer-ask';
 import { sortedLines } from './line-actions';
-
-/** A box that a drawer's action opens. */
-export type DrawerAsk =
-  | { readonly kind: 'edit' | 'rule' | 'inner' | 'front-divider'; readonly drawer: Drawer }
-  /** What is asked for several drawers that are selected together. */
-  | { readonly kind: 'move' | 'copy' | 'delete' | 'sign'; readonly drawers: readonly Drawer[] }
-  /** Of a level: the chest's own with \`parent\` null. */
-  | { readonly kind: 'order'; readonly parent: Drawer | null }
-  | { readonly kind: 'examples'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
-  | { readonly kind: 'move-lines'; readonly drawer: Drawer; readonly pluginIds: readonly ItemId[] }
-  | { readonly kind: 'divider'; readonly drawer: Drawer; readonly before: string | null }
-  | { readonly kind: 'label'; readonly dividerId: string; readonly label: string }
-  | { readonly kind: 'bind'; readonly drawer: Drawer; readonly pluginId: ItemId }
-  | { readonly kind: 'own-name'; readonly drawer: Drawer; readonly pluginId: ItemId; readonly name: string };
 
 /** How what is selected of the drawers changes: one is added or taken off, all up to one are added, the next one in a direction is, or none are left. */
 export type Selecting = 'add' | 'stretch' | 'left' | 'right' | 'none';

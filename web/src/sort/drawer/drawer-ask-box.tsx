@@ -23,7 +23,8 @@ import { DrawerForm } from './drawer-form';
 import { NewDrawerForm, type ShowDrawer } from './new-drawer-form';
 import { DividerBox } from '../../parts/divider-box';
 import { SignBox } from '../../parts/sign-box';
-import { deleteDrawers, type DrawerAsk } from './drawer-actions';
+import { deleteDrawers } from './drawer-actions';
+import type { DrawerAsk } from './drawer-ask';
 import { OrderBox } from './order-box';
 
 interface Props {

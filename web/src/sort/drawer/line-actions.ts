@@ -9,7 +9,7 @@ import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import type { Changes } from '../../arrangement/changes';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { dividersIn, pluginsIn, type LineActions } from '../../parts/line';
-import type { DrawerAsk } from './drawer-actions';
+import type { DrawerAsk } from './drawer-ask';
 
 /** The ids of a drawer's lines, sorted between its dividers. Entries of plugins that the catalogue lacks keep their places at the end of their part. */
 export function sortedLines(
