@@ -72,9 +72,9 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
               <Link
                 className="plain"
                 to={`/${id}/sort?folder=${encodeURIComponent(folder.path)}`}
-                aria-label={`Show what is in ${folder.path} in Sort`}
+                aria-label={`Show the plugins in ${folder.path}`}
               >
-                Show in Sort
+                Show its plugins
               </Link>
               <PlainButton onClick={() => remove(folder)} aria-label={`Remove ${folder.path} from the list`}>
                 Remove

@@ -1,30 +1,31 @@
 import { useStored } from '../../lib/use-stored';
 import type { SortBy } from '../find/use-sort-view';
 
-/** A column of the list: by what its head sorts (null: by nothing), and how wide it is in the grid. */
+/** A column of the list: by what its head sorts (null: by nothing), its least width in pixels, and its share of what is left (0: none). */
 interface ColumnSpec {
   readonly label: string;
   readonly sort: SortBy | null;
-  readonly width: string;
+  readonly least: number;
+  readonly share: number;
 }
 
 /** The columns, in the order in which they stand until that is changed. */
 export const COLUMNS = {
-  type: { label: 'Type', sort: 'type', width: '46px' },
-  name: { label: 'Plugin', sort: 'name', width: 'minmax(0, 3fr)' },
-  vendor: { label: 'Vendor', sort: 'vendor', width: 'minmax(0, 2fr)' },
-  formats: { label: 'Formats', sort: 'formats', width: 'minmax(0, 2.3fr)' },
-  drawers: { label: 'Drawers', sort: 'drawers', width: 'minmax(0, 1.9fr)' },
-  loads: { label: 'Loads', sort: 'loads', width: '52px' },
-  tray: { label: 'Tray', sort: null, width: '34px' },
-  version: { label: 'Version', sort: 'version', width: 'minmax(0, 1fr)' },
-  width: { label: 'Width', sort: 'width', width: 'minmax(0, 1fr)' },
-  bits: { label: 'Bits', sort: 'bits', width: '52px' },
-  state: { label: 'State', sort: 'state', width: 'minmax(0, 1.2fr)' },
-  folder: { label: 'Folder', sort: 'folder', width: 'minmax(0, 1.5fr)' },
-  arrived: { label: 'Arrived', sort: 'arrived', width: 'minmax(0, 1.2fr)' },
-  lastLoad: { label: 'Last loaded', sort: 'lastLoad', width: 'minmax(0, 1.2fr)' },
-  aside: { label: 'Set aside', sort: 'aside', width: 'minmax(0, 1.5fr)' },
+  type: { label: 'Type', sort: 'type', least: 46, share: 0 },
+  name: { label: 'Plugin', sort: 'name', least: 150, share: 3 },
+  vendor: { label: 'Vendor', sort: 'vendor', least: 96, share: 2 },
+  formats: { label: 'Formats', sort: 'formats', least: 110, share: 2.3 },
+  drawers: { label: 'Drawers', sort: 'drawers', least: 90, share: 1.9 },
+  loads: { label: 'Loads', sort: 'loads', least: 52, share: 0 },
+  tray: { label: 'Tray', sort: null, least: 34, share: 0 },
+  version: { label: 'Version', sort: 'version', least: 72, share: 1 },
+  width: { label: 'Width', sort: 'width', least: 72, share: 1 },
+  bits: { label: 'Bits', sort: 'bits', least: 56, share: 0 },
+  state: { label: 'State', sort: 'state', least: 76, share: 1 },
+  folder: { label: 'Folder', sort: 'folder', least: 100, share: 1.5 },
+  arrived: { label: 'Arrived', sort: 'arrived', least: 92, share: 1 },
+  lastLoad: { label: 'Last loaded', sort: 'lastLoad', least: 96, share: 1 },
+  aside: { label: 'Set aside', sort: 'aside', least: 120, share: 1.5 },
 } as const satisfies Readonly<Record<string, ColumnSpec>>;
 /** The name of a column. */
 export type ColumnId = keyof typeof COLUMNS;
@@ -49,6 +50,24 @@ export function useColumns(): [readonly ColumnId[], (columns: readonly ColumnId[
   return [columnsIn(kept), (columns) => keep(columns.join(' '))];
 }
 
-/** The columns as a grid has them. */
-export const gridOf = (columns: readonly ColumnId[], pictures: boolean): string =>
-  columns.map((id) => (id === 'type' && pictures ? '62px' : COLUMNS[id].width)).join(' ');
+const GAP = 6;
+const PADDING = 16;
+const PICTURE = 62;
+
+/** The columns as a grid has them, and how wide the list must be for them: with others than the usual ones it scrolls to the side where there is no room. */
+export function gridOf(
+  columns: readonly ColumnId[],
+  pictures: boolean,
+): { readonly grid: string; readonly least: number } {
+  const fitsAnyhow = columns.every((id) => USUAL_COLUMNS.includes(id));
+  const leastOf = (id: ColumnId): number => (id === 'type' && pictures ? PICTURE : COLUMNS[id].least);
+  const grid = columns
+    .map((id) => {
+      const { share } = COLUMNS[id];
+      const least = `${String(fitsAnyhow && share > 0 ? 0 : leastOf(id))}px`;
+      return share === 0 ? least : `minmax(${least}, ${String(share)}fr)`;
+    })
+    .join(' ');
+  const whole = columns.reduce((sum, id) => sum + leastOf(id) + GAP, PADDING - GAP);
+  return { grid, least: fitsAnyhow ? 0 : whole };
+}

@@ -67,6 +67,7 @@ export function PluginList({
   whenFound,
 }: Props) {
   const { plugins } = listed;
+  const { grid, least } = gridOf(columns, pictures);
   const scroller = useRef<HTMLDivElement>(null);
   const height = pictures ? PICTURE_ROW_HEIGHT : ROW_HEIGHT;
   const virtual = useVirtualizer({
@@ -143,7 +144,7 @@ export function PluginList({
       aria-multiselectable
       aria-rowcount={plugins.length + 1}
       aria-colcount={columns.length}
-      style={{ '--columns': gridOf(columns, pictures) } as CSSProperties}
+      style={{ '--columns': grid, '--list-least': `${String(least)}px` } as CSSProperties}
       aria-activedescendant={at >= 0 ? rowId(at) : undefined}
       onKeyDown={onKeyDown}
       onContextMenu={onContextMenu}
@@ -173,7 +174,7 @@ export function PluginList({
           })}
         </div>
       </div>
-      <div role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+      <div role="rowgroup" className={styles.rows} style={{ height: virtual.getTotalSize(), position: 'relative' }}>
         {virtual.getVirtualItems().map(({ index, start }) => {
           const plugin = plugins[index];
           return plugin === undefined ? null : (

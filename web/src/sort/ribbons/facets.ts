@@ -100,7 +100,7 @@ export function labelOf(question: Question, value: string, state: Arrangement): 
     case 'drawer':
       return value === NONE ? 'none' : (state.drawer.get(value)?.name ?? 'a drawer that is gone');
     case 'width':
-      return value === NOT_KNOWN ? 'unknown' : value === 'more' ? 'more channels' : value;
+      return value === NOT_KNOWN ? 'unknown' : value === 'more' ? 'more' : value;
     case 'bits':
       return value === NOT_KNOWN ? 'unknown' : `${value} bits`;
     case 'aside':

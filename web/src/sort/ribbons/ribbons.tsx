@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useState } from 'react';
 import { FAMILIES, familyOf, TYPE_IDS, type FamilyId } from '@clever-drawer/core/catalogue/type-tree';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
@@ -121,7 +122,7 @@ export function Ribbons({ vendors, hasMore, counts, filters, state, toggle, setF
       </div>
       {(hasMore || FURTHER.some((question) => filters[question].length > 0)) && (
         <>
-          <div className={styles.ribbonPair}>
+          <div className={clsx(styles.ribbonPair, styles.wideFirst)}>
             <RibbonBand
               name="width"
               segments={segments('width', [...WIDTHS, NOT_KNOWN])}
