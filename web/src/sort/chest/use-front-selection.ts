@@ -1,7 +1,7 @@
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { DrawerId } from '@clever-drawer/core/ids';
 import { useSelection } from '../../parts/use-selection';
-import { focusFront, type DrawerActions } from '../drawer/drawer-actions';
+import { frontSelector, type DrawerActions } from '../drawer/drawer-actions';
 
 interface FrontSelection {
   /** The drawers that are selected, in the order in which they are shown. */
@@ -31,7 +31,8 @@ export function useFrontSelection(shown: readonly Drawer[]): FrontSelection {
       // A stretch begins where the keyboard stands.
       if (selection.now().ids.size === 0) selection.click(at, { add: false, stretch: false });
       selection.moveTo(ids.indexOf(next), true);
-      focusFront(next);
+      // At once: the next key may come before anything is drawn.
+      document.querySelector<HTMLElement>(frontSelector(next))?.focus();
       return true;
     },
   };

@@ -184,11 +184,14 @@ export function deleteDrawers(state: Arrangement, changes: Changes, drawers: rea
   );
 }
 
-/** Puts the keyboard on the front of a drawer or tray ("tray 1"), as soon as it is drawn. */
-export function focusFront(id: string): void {
+/** The front of a drawer or tray ("tray 1") on the page. */
+export function frontSelector(id: string): string {
   const [, tray] = /^tray (\d)$/.exec(id) ?? [];
   const named = CSS.escape(id);
   const home =
     tray === undefined ? `:is([data-drawer="${named}"], [data-split-part="${named}"])` : `[data-tray="${tray}"]`;
-  focusWhenThere(`${home} > [data-front]`);
+  return `${home} > [data-front]`;
 }
+
+/** Puts the keyboard on the front of a drawer or tray, as soon as it is drawn. */
+export const focusFront = (id: string): void => focusWhenThere(frontSelector(id));
