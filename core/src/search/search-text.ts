@@ -49,7 +49,8 @@ export function searchTextOfPlugin({ names, vendor, types, more, paths, descript
 /** So many of the folders around a file tell how somebody arranged files; those further out are the system's. */
 const FOLDERS = 2;
 /** Where systems and formats keep plugins: what stands in such a folder has nothing in common. */
-const USUAL_FOLDER = /^(?:vst[23]?|lv2|clap|components|ladspa|lib(?:64)?|usr|local|opt|home|plug-?ins|audio|library|common files|program files.*)$/i;
+const USUAL_FOLDER =
+  /^(?:vst[23]?|lv2|clap|components|ladspa|lib(?:64)?|usr|local|opt|home|plug-?ins|audio|library|common files|program files.*)$/i;
 
 /** The names of the folders around a file, but for the usual ones. */
 const folderNames = (path: string): string[] =>
