@@ -87,6 +87,18 @@ describe('what scripts read', () => {
       ['Space', ['Space'], 1],
       ['EQs', ['Space', 'EQs'], 1],
     ]);
+    // In the order in which the screen shows them, with what else their fronts show.
+    const first = { id: randomUUID(), name: 'Attic', chestId: drawers[0]?.chestId, parentId: null, rule: null };
+    await change({ kind: 'make-drawer', ...first, pluginIds: [] });
+    await change({ kind: 'set-level-sort', chestId: first.chestId, parentId: null, sort: 'name' });
+    await change({ kind: 'set-sign', id: first.id, sign: 'moon' });
+    const sorted = await get<DrawerView[]>(`/computers/${computer}/drawers`);
+    expect(sorted.map(({ name, sign, notInMenus, divider }) => [name, sign, notInMenus, divider])).toEqual([
+      ['Attic', 'moon', false, null],
+      ['Space', null, false, null],
+      ['EQs', null, false, null],
+    ]);
+    await change({ kind: 'delete-drawer', id: first.id });
     const contents = async (id: string) =>
       (await get<DrawerContentsView>(`/computers/${computer}/drawers/${id}`)).lines;
     expect(await contents(drawerId)).toEqual([

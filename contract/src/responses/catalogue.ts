@@ -2,6 +2,7 @@
 import { EVIDENCE_SOURCES, GRADES, type Evidence } from '@clever-drawer/core/catalogue/evidence';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
 import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
+import { SIGNS } from '@clever-drawer/core/chests/sign';
 import {
   ASK_STATES,
   FACT_SOURCES,
@@ -205,7 +206,7 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
 /** See arrangedPlugin. */
 export type ArrangedPluginView = Answer<typeof arrangedPlugin>;
 
-/** A drawer with the way to it from its chest, and how many plugins it holds now, by hand and by its rule. */
+/** A drawer with the way to it from its chest, and how many plugins it holds now, by hand and by its rule. `divider`: the label of the one in front of it, which may be empty; null for none. */
 export const drawerView = thing('DrawerSummary', {
   id: idOf<DrawerId>(),
   chestId: idOf<ChestId>(),
@@ -215,6 +216,9 @@ export const drawerView = thing('DrawerSummary', {
   path: listOf(words()),
   rule: rule(),
   plugins: count(),
+  sign: one(SIGNS).nullable(),
+  notInMenus: flag(),
+  divider: words().nullable(),
 });
 /** See drawerView. */
 export type DrawerView = Answer<typeof drawerView>;

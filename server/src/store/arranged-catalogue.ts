@@ -5,6 +5,8 @@ import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { contentsOf } from '@clever-drawer/core/chests/drawer-contents';
 import { itemParts } from '@clever-drawer/core/chests/item';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
+import { shownDrawers } from '@clever-drawer/core/chests/level';
+import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { group } from '@clever-drawer/core/chests/row-groups';
@@ -130,7 +132,13 @@ const placesOf = (state: Arrangement, drawers: ReadonlyMap<ItemId, Places['drawe
   trays: group(state, 'traysOf', id).map((entry) => entry.tray),
 });
 
-function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Drawer, ruled: Ruled): DrawerView {
+function summaryOf(
+  state: Arrangement,
+  byId: ChosenCatalogue['byId'],
+  drawer: Drawer,
+  ruled: Ruled,
+  divider: string | null,
+): DrawerView {
   const { id, chestId, parentId, name, rule } = drawer;
   return {
     id,
@@ -141,20 +149,24 @@ function summaryOf(state: Arrangement, byId: ChosenCatalogue['byId'], drawer: Dr
     path: pathTo(state, id).map((one) => one.name),
     rule,
     plugins: contentsOf(state, byId, drawer, ruled).plugins.length,
+    sign: drawer.sign ?? null,
+    notInMenus: drawer.notInMenus,
+    divider,
   };
 }
 
 function* summariesStepwise(state: Arrangement, byId: ChosenCatalogue['byId'], ruled: Ruled): Stepwise<DrawerView[]> {
   const views: DrawerView[] = [];
+  const measureOf = measureDrawers(state, byId, ruled);
   for (const chest of chestsOf(state))
-    for (const drawer of drawersOfChest(state, chest.id)) {
-      views.push(summaryOf(state, byId, drawer, ruled));
+    for (const { drawer, divider } of shownDrawers(state, chest.id, measureOf)) {
+      views.push(summaryOf(state, byId, drawer, ruled, divider));
       yield;
     }
   return views;
 }
 
-/** All drawers, chest by chest, each outer one before what is inside it. */
+/** All drawers, chest by chest, in the order in which the screen shows them, each outer one before what is inside it. */
 export async function drawerSummaries(looked: Looked): Promise<DrawerView[]> {
   const { db, id, state } = looked;
   const { byId } = await chosenCatalogue(looked);
@@ -179,5 +191,5 @@ export async function drawerContents(looked: Looked, drawer: Drawer): Promise<Dr
           found: line.plugin.found,
         },
   );
-  return { drawer: summaryOf(state, byId, drawer, ruled), lines };
+  return { drawer: summaryOf(state, byId, drawer, ruled, drawer.dividerBefore ?? null), lines };
 }

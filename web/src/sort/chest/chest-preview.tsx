@@ -67,14 +67,11 @@ export function ChestPreview({
   );
 }
 
-/** What a drawer that follows takes, in few words. */
-function ruleOfPlan({ rule, split, inner }: DrawerPlan): string {
-  if (rule?.kind !== 'written') return String(inner.length === 0 ? 0 : '');
-  return rule.text.startsWith('NOT ')
-    ? 'the rest'
-    : split == null
-      ? rule.text
-      : `${rule.text}, split ${DRAWER_SPLIT_LABELS[split]}`;
+/** What a drawer that follows takes, in few words; nothing for one that only holds inner drawers. */
+function ruleOfPlan({ rule, split }: DrawerPlan): string {
+  if (rule?.kind !== 'written') return '';
+  if (rule.text.startsWith('NOT ')) return 'the rest';
+  return split == null ? rule.text : `${rule.text}, split ${DRAWER_SPLIT_LABELS[split]}`;
 }
 
 const count = (plans: readonly DrawerPlan[]): number => plans.reduce((sum, plan) => sum + 1 + count(plan.inner), 0);
