@@ -175,7 +175,7 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
     previousChest: async (page, press) => {
       await list(page).focus();
       await press();
-      await expect(tabs(page).getByRole('button', { pressed: true })).toContainText('Mix day');
+      await expect(tabs(page).getByRole('button', { pressed: true })).toContainText('As they come');
       await tabs(page).getByRole('button').first().click();
     },
     pictures: async (page, press) => {
