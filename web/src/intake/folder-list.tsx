@@ -2,7 +2,6 @@ import clsx from 'clsx';
 import { useState, type SubmitEvent } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { useNavigate } from 'react-router';
 import InputGroup from 'react-bootstrap/InputGroup';
 import type { FolderView } from '@clever-drawer/contract/responses';
 import type { FolderSwitches } from '@clever-drawer/core/chests/change-folders';
@@ -23,7 +22,6 @@ import styles from './intake.module.css';
 /** The plugin folders of the computer; the usual ones that it has are proposed. */
 export function FolderList({ folders }: { folders: readonly FolderView[] }) {
   const { id } = useComputer();
-  const navigate = useNavigate();
   const { removeFolder, switchFolder } = useChanges(id);
   const arranged = useArrangement(id).data?.state.pluginFolder;
   const scan = useStartScan();
@@ -69,12 +67,6 @@ export function FolderList({ folders }: { folders: readonly FolderView[] }) {
                 title="Also what has not changed"
               >
                 Read again
-              </PlainButton>
-              <PlainButton
-                onClick={() => void navigate(`/${id}/sort?folder=${encodeURIComponent(folder.path)}`)}
-                aria-label={`Show the plugins in ${folder.path}`}
-              >
-                Show its plugins
               </PlainButton>
               <PlainButton onClick={() => remove(folder)} aria-label={`Remove ${folder.path} from the list`}>
                 Remove
