@@ -98,6 +98,9 @@ export async function accessible(page: Page): Promise<void> {
 
 /** Drags with the mouse, in steps as a hand does. */
 export async function drag(page: Page, from: Locator, to: Locator, at: { x?: number } = {}): Promise<void> {
+  // As a hand would, that scrolls to where it drags before it takes hold.
+  await to.scrollIntoViewIfNeeded();
+  await from.scrollIntoViewIfNeeded();
   const start = await from.boundingBox();
   const end = await to.boundingBox();
   if (start === null || end === null) throw new Error('not in sight');

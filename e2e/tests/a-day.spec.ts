@@ -114,8 +114,6 @@ function mouse(page: Page): Hand {
     (one) => one.click(),
     (one) => one.click({ button: 'right' }),
     async (from, to) => {
-      // The trays stand below the drawers; what is dragged from stays where it is.
-      await to.scrollIntoViewIfNeeded();
       await drag(page, from, to);
       await page.mouse.up();
     },

@@ -5,6 +5,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { byOrder } from '@clever-drawer/core/chests/look-up';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
+import { useIsLow } from '../../lib/use-is-low';
 import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { NameBox } from '../../parts/name-box';
 import type { Changes } from '../../arrangement/changes';
@@ -47,6 +48,7 @@ export function FindLine({
   intoList,
 }: Props) {
   const { view, look, toggle, clear } = viewing;
+  const isLow = useIsLow();
   const chips = QUESTIONS.flatMap((question) =>
     view.filters[question].map((value) => ({ question, value, label: labelOf(question, value, state) })),
   );
@@ -99,10 +101,14 @@ export function FindLine({
       <PlainButton onClick={addOwn}>
         Own entries … <KeyHint place="sort" does="addOwn" />
       </PlainButton>
-      <PlainButton aria-pressed={hasMore} onClick={() => showMore(!hasMore)}>
-        {hasMore ? 'Fewer filters' : 'More filters'}
-      </PlainButton>
-      <PlainButton onClick={chooseColumns}>Columns …</PlainButton>
+      {!isLow && (
+        <>
+          <PlainButton aria-pressed={hasMore} onClick={() => showMore(!hasMore)}>
+            {hasMore ? 'Fewer filters' : 'More filters'}
+          </PlainButton>
+          <PlainButton onClick={chooseColumns}>Columns …</PlainButton>
+        </>
+      )}
       <KeptSearches
         viewing={viewing}
         state={state}

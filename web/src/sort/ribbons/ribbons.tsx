@@ -120,7 +120,7 @@ export function Ribbons({ vendors, hasMore, counts, filters, state, toggle, setF
           toggle={(value) => toggle('loaded', value)}
         />
       </div>
-      {(hasMore || FURTHER.some((question) => filters[question].length > 0)) && (
+      {(hasMore || isLow || FURTHER.some((question) => filters[question].length > 0)) && (
         <>
           <div className={clsx(styles.ribbonPair, styles.wideFirst)}>
             <RibbonBand
