@@ -33,6 +33,7 @@ import {
   slots,
   text,
   tray,
+  webAddress,
 } from './parts.js';
 import { chosenBy, type AnySchema } from './schema.js';
 import { SESSION_SCHEMAS } from './session-intents.js';
@@ -256,10 +257,7 @@ export const INTENT_SCHEMAS = {
     kind: kind('note-vendor'),
     vendor: string().strict().min(1).max(2000).required(),
     note: text(4000).nullable().defined(),
-    link: text(LINK_LENGTH)
-      .matches(/^https?:\/\/\S+$/, 'a link begins with http:// or https://')
-      .nullable()
-      .defined(),
+    link: webAddress(LINK_LENGTH).nullable().defined(),
   }),
   'prefer-builds': object({
     kind: kind('prefer-builds'),

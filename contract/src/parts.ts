@@ -205,3 +205,9 @@ export const picture = () =>
 
 /** What tells an intent of one kind from others. */
 export const kind = <K extends IntentKind>(value: K) => string<K>().strict().oneOf([value]).required();
+
+/** The address of a page, of so many characters at most. */
+export const webAddress = (most: number) =>
+  text(most)
+    .url('this is no address of a page')
+    .matches(/^https?:/, 'a link begins with http:// or https://');

@@ -41,7 +41,7 @@ export interface Group {
   readonly inner: readonly Group[];
 }
 /** A group under a name. */
-export const group = (name: string, plugins: readonly Sorted[], inner: readonly Group[] = []): Group => ({
+export const chestGroup = (name: string, plugins: readonly Sorted[], inner: readonly Group[] = []): Group => ({
   name,
   plugins,
   inner,
@@ -53,7 +53,7 @@ export const GROUPS: Readonly<Record<ChestBasis, (sorted: readonly Sorted[]) => 
   vendor: byVendor,
   format: (sorted) =>
     FORMATS.map((format) =>
-      group(
+      chestGroup(
         format,
         sorted.filter((one) => one.formats.includes(format)),
       ),
@@ -63,7 +63,7 @@ export const GROUPS: Readonly<Record<ChestBasis, (sorted: readonly Sorted[]) => 
     ROLES.map((role) => {
       const own = sorted.filter((plugin) => plugin.role === role);
       const untyped = own.filter((plugin) => plugin.types.length === 0);
-      return group(ROLE_LABELS[role], untyped, byType(own));
+      return chestGroup(ROLE_LABELS[role], untyped, byType(own));
     }).filter((one) => one.plugins.length > 0 || one.inner.length > 0),
 };
 
@@ -81,14 +81,14 @@ export function byFolder(plugins: readonly Sorted[], depth = 0): Group[] {
         folders: (plugin.folders ?? []).filter((folder) => folder[depth] === name),
       }));
       const here = within.filter(({ folders }) => folders.some((folder) => folder.length === depth + 1));
-      return group(name, here, byFolder(within, depth + 1));
+      return chestGroup(name, here, byFolder(within, depth + 1));
     });
 }
 
 /** A group for each type that there is. */
 export function byType(plugins: readonly Sorted[]): Group[] {
   return TYPE_IDS.map((type) =>
-    group(
+    chestGroup(
       TYPE_TREE[type].label,
       plugins.filter((one) => one.types.includes(type)),
     ),
@@ -100,14 +100,14 @@ function byFamily(plugins: readonly Sorted[]): Group[] {
     const types = TYPE_IDS.filter((type) => familyOf(type) === family);
     const own = types
       .map((type) =>
-        group(
+        chestGroup(
           TYPE_TREE[type].label,
           plugins.filter((one) => one.types.includes(type)),
         ),
       )
       .filter((one) => one.plugins.length > 0);
     // A family of one type needs no drawer around its only drawer.
-    return own.length <= 1 ? own : [group(FAMILIES[family], [], own)];
+    return own.length <= 1 ? own : [chestGroup(FAMILIES[family], [], own)];
   });
 }
 
@@ -115,5 +115,5 @@ function byFamily(plugins: readonly Sorted[]): Group[] {
 export function byVendor(plugins: readonly Sorted[]): Group[] {
   const vendors = new Map<string, Sorted[]>();
   for (const plugin of plugins) if (plugin.vendor !== null) addTo(vendors, plugin.vendor, plugin);
-  return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => group(name, own));
+  return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => chestGroup(name, own));
 }

@@ -39,17 +39,18 @@ export function copyDrawers(state: Arrangement, copies: readonly { drawer: Drawe
   for (const { drawer, to } of copies) noteCopies(state, drawer, to.id, ids);
   return edits.map((edit) =>
     edit.of === 'drawer' && edit.after !== null && edit.after.rule !== null
-      ? { ...edit, after: { ...edit.after, rule: lookingAtCopies(edit.after.rule, ids) } }
+      ? { ...edit, after: { ...edit.after, rule: lookingAtOthers(edit.after.rule, ids) } }
       : edit,
   );
 }
 
-function lookingAtCopies(rule: Rule, copies: ReadonlyMap<string, string>): Rule {
+/** A rule that looks at other drawers in the place of some, by their ids; the very same where it looks at none of them. */
+export function lookingAtOthers(rule: Rule, others: ReadonlyMap<string, string>): Rule {
   const condition = conditionOf(rule);
-  if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer' && copies.has(term.id)))
+  if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer' && others.has(term.id)))
     return rule;
   return ruleOf(
-    withTerms(condition, (term) => (term.kind === 'drawer' ? { ...term, id: copies.get(term.id) ?? term.id } : term)),
+    withTerms(condition, (term) => (term.kind === 'drawer' ? { ...term, id: others.get(term.id) ?? term.id } : term)),
   );
 }
 

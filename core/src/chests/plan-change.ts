@@ -10,6 +10,7 @@ import { DRAWER_PLANNERS } from './plan-drawer.js';
 import { FILING_PLANNERS } from './plan-filing.js';
 import { GROUPING_PLANNERS } from './plan-grouping.js';
 import { LEVEL_PLANNERS } from './plan-level.js';
+import { MERGE_PLANNERS } from './plan-merge.js';
 import { NAME_PLANNERS } from './plan-names.js';
 import { OWN_ENTRY_PLANNERS } from './plan-own-entries.js';
 import { RIGHT_PLANNERS } from './plan-put-right.js';
@@ -22,6 +23,7 @@ const PLANNERS: Planners<IntentKind> = {
   ...CHEST_PLANNERS,
   ...DRAWER_PLANNERS,
   ...LEVEL_PLANNERS,
+  ...MERGE_PLANNERS,
   ...FILING_PLANNERS,
   ...TRAY_PLANNERS,
   ...NAME_PLANNERS,

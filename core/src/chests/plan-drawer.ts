@@ -1,8 +1,3 @@
-import type { DrawerId } from '../ids.js';
-import { termsOf, type Condition } from '../rules/condition.js';
-import { circleOf } from '../rules/rule-order.js';
-import { conditionOf, type Rule } from '../rules/rule.js';
-import type { Arrangement } from './arrangement.js';
 import type { Drawer } from './rows/drawer.js';
 import { copyDrawers, removeDrawer } from './drawer-rows.js';
 import { DRAWER_SORT_LABELS } from './drawer-sort.js';
@@ -11,6 +6,7 @@ import { fileInto } from './file-into.js';
 import { newDrawer } from './lay-out-drawers.js';
 import { drawerAndInner, drawersIn, pathTo } from './look-up.js';
 import { keysBefore } from './order-keys.js';
+import { circleWords } from './rule-circles.js';
 import type { Planners } from './plan.js';
 import { UNCHANGED, count, itsPlugins, nothing, planned, refuse } from './plan.js';
 import { NO_CHEST } from './plan-chest.js';
@@ -167,18 +163,3 @@ export const DRAWER_PLANNERS: Planners<
     },
   },
 };
-
-/** Why a rule can't stand: it would look at a drawer whose own rule looks back at this one. Null when there is no such circle. */
-function circleWords(state: Arrangement, id: DrawerId, name: string, rule: Rule | null): string | null {
-  const condition = rule === null ? null : conditionOf(rule);
-  if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer')) return null;
-  const rules = new Map<string, Condition>();
-  for (const other of state.drawer.values()) {
-    const own = other.rule === null ? null : conditionOf(other.rule);
-    if (own !== null) rules.set(other.id, own);
-  }
-  const circle = circleOf(rules, id, condition);
-  if (circle === null) return null;
-  const names = circle.map((one) => (one === id ? name : (state.drawer.get(one)?.name ?? 'a drawer')));
-  return `These rules would go in a circle: ${names.join(' → ')}. Let one of them look at something else.`;
-}

@@ -244,6 +244,8 @@ export const FILING_PLANNERS: Planners<
       if (before === undefined)
         return refuse(`${given} was not put into ${drawer.name} by hand; file it there first, then choose a build.`);
       const key = build?.key ?? null;
+      if (key !== null && before.preset !== null)
+        return refuse(`${given} is loaded by a build that has this preset. Choose a build for the plugin itself.`);
       if (before.build === key) return refuse(UNCHANGED);
       const words = `load ${key === null ? 'the usual build' : 'one certain build'} of ${given} from ${drawer.name}`;
       return planned(words, [{ of: 'entry', id: before.id, before, after: { ...before, build: key } }]);

@@ -58,7 +58,7 @@ function planKeepBuild(state: Arrangement, { build, reason }: Wish<'keep-build'>
   const name = nameOf(pluginId);
   if (name === undefined) return refuse('This plugin is not in the catalogue any more.');
   const before = state.keptBuild.get(key) ?? null;
-  const after = reason === null ? null : { id: key, pluginId, reason };
+  const after = reason === null ? null : { id: key, reason };
   if (sameRow(before, after)) return refuse(UNCHANGED);
   return planned(reason === null ? `keep a build of ${name} no longer` : `keep a build of ${name}, because ${reason}`, [
     { of: 'keptBuild', id: key, before, after },

@@ -17,7 +17,7 @@ export interface KeyedBuild extends BuildOf {
 
 interface AsideBuild {
   readonly id: BuildId;
-  readonly key?: BuildKey;
+  readonly key: BuildKey;
   readonly architectures: readonly Architecture[];
   readonly version: string | null;
   readonly path: string;
@@ -43,7 +43,7 @@ const NOTHING_KEPT: Kept = new Set<string>();
 const isFree =
   (kept: Kept) =>
   ({ key }: AsideBuild): boolean =>
-    key === undefined || !kept.has(key);
+    !kept.has(key);
 
 const NARROW: ReadonlySet<Architecture> = new Set(['x86', 'arm']);
 
@@ -63,7 +63,7 @@ const isNarrow = ({ architectures }: AsideBuild): boolean =>
   architectures.length > 0 && architectures.every((one) => NARROW.has(one));
 
 /** Every build but the preferred one (the first that is there) of each plugin. */
-export const otherBuilds = (plugins: readonly AsidePlugin[], kept: Kept = NOTHING_KEPT): AsideWish => ({
+export const buildsNotPreferred = (plugins: readonly AsidePlugin[], kept: Kept = NOTHING_KEPT): AsideWish => ({
   pluginIds: [],
   builds: plugins.flatMap((plugin) => {
     const preferred = plugin.builds.find((build) => build.found) ?? plugin.builds[0];

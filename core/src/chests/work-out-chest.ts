@@ -4,7 +4,7 @@ import type { Arrangement } from './arrangement.js';
 import {
   byType,
   byVendor,
-  group,
+  chestGroup,
   GROUPS,
   UNKNOWN,
   type ChestBasis,
@@ -61,7 +61,7 @@ export function planDrawers(plugins: readonly Sorted[], { by, most, inner, follo
     }),
   );
   const rest = sorted.filter((plugin) => !placed.has(plugin.id));
-  const all = rest.length === 0 ? groups : [...groups, group(UNKNOWN[by], rest)];
+  const all = rest.length === 0 ? groups : [...groups, chestGroup(UNKNOWN[by], rest)];
   return all.map((one) => drawerOf(one, most, inner));
 }
 
@@ -86,7 +86,7 @@ function partsOf(plugins: readonly Sorted[], most: number, by: InnerBasis): Grou
       : byType(plugins.map((plugin) => ({ ...plugin, types: plugin.types.slice(0, 1) })));
   const placed = new Set(groups.flatMap((one) => one.plugins.map((plugin) => plugin.id)));
   const rest = plugins.filter((plugin) => !placed.has(plugin.id));
-  const all = rest.length === 0 ? groups : [...groups, group(UNKNOWN[by], rest)];
+  const all = rest.length === 0 ? groups : [...groups, chestGroup(UNKNOWN[by], rest)];
   return all.length > 1 ? all : byLetters(plugins, most);
 }
 
@@ -109,7 +109,7 @@ function byLetters(plugins: readonly Sorted[], most: number): Group[] {
       }
       for (let number = 2, plain = name; taken.has(name); number++) name = `${plain} (${String(number)})`;
       taken.add(name);
-      return group(name, own);
+      return chestGroup(name, own);
     });
 }
 

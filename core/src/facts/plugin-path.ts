@@ -5,7 +5,7 @@ const SEPARATOR = /[\\/]/;
 /** The folder that a plugin file or bundle stands in; '' for a bare name. Its separators stay as they are. */
 export function folderOf(path: string): string {
   const at = Math.max(path.lastIndexOf('/'), path.lastIndexOf('\\'));
-  return at <= 0 ? path.slice(0, Math.max(at, 0)) : path.slice(0, at);
+  return path.slice(0, Math.max(at, 0));
 }
 
 /** A folder and all that it is inside of, innermost first. */

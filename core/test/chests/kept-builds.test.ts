@@ -1,5 +1,5 @@
 import { asId, type BuildId, type BuildKey, type ItemId, type PluginId } from '../../src/ids';
-import { narrowBuilds, otherBuilds } from '../../src/chests/set-aside';
+import { narrowBuilds, buildsNotPreferred } from '../../src/chests/set-aside';
 import type { Intent } from '../../src/chests/intent';
 import { after, build, d, p, said, start, VIEW } from './support';
 
@@ -14,7 +14,7 @@ describe('a build that is kept', () => {
   const kept = after(start, keep('the old album'));
 
   it('is kept with a reason, and no longer', () => {
-    expect(kept.keptBuild.get('narrow')).toEqual({ id: 'narrow', pluginId: 'Plate 9', reason: 'the old album' });
+    expect(kept.keptBuild.get('narrow')).toEqual({ id: 'narrow', reason: 'the old album' });
     expect(said(start, keep('the old album'))).toBe('keep a build of Plate 9, because the old album');
     expect(said(kept, keep('the old album'))).toBe('Nothing to change.');
     expect(after(kept, keep(null)).keptBuild.size).toBe(0);
@@ -24,17 +24,10 @@ describe('a build that is kept', () => {
   });
 
   it('is named by no rule of thumb', () => {
-    const withKeys = (...keys: string[]) => ({
-      ...VIEW,
-      builds: [
-        { ...build('wide', ['x86-64']), key: asId<BuildKey>('wide') },
-        ...keys.map((key) => ({ ...build(key, ['x86']), key: asId<BuildKey>(key) })),
-      ],
-    });
-    const plugin = withKeys('narrow', 'other');
+    const plugin = { ...VIEW, builds: [build('wide', ['x86-64']), build('narrow', ['x86']), build('other', ['x86'])] };
     expect(narrowBuilds([plugin]).builds.map(({ id }) => id)).toEqual(['narrow', 'other']);
     expect(narrowBuilds([plugin], kept.keptBuild).builds.map(({ id }) => id)).toEqual(['other']);
-    expect(otherBuilds([plugin], kept.keptBuild).builds.map(({ id }) => id)).toEqual(['other']);
+    expect(buildsNotPreferred([plugin], kept.keptBuild).builds.map(({ id }) => id)).toEqual(['other']);
   });
 });
 

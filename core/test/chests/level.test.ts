@@ -207,6 +207,36 @@ describe('merging drawers', () => {
     expect(held(back, 'C')).toEqual(['Double']);
   });
 
+  it('keeps dividers, lets rules look at where it all is now, and ends what the rule was told never to take', () => {
+    const looks = (id: string, at: string): Intent => ({
+      kind: 'set-rule',
+      id: d(id),
+      rule: { kind: 'written', text: `drawer:#${at}` },
+    });
+    const divided = after(
+      filed,
+      { kind: 'add-divider', id: 'v', drawerId: d('B'), label: 'tails', before: 'B/Vestry Plate' },
+      drawer('Both'),
+      looks('Both', 'B'),
+      looks('A1', 'B'),
+    );
+    const merged = after(divided, merge('A', 'B'));
+    expect(merged.divider.get('v')).toMatchObject({ drawerId: 'A', label: 'tails' });
+    expect(merged.drawer.get('Both')?.rule).toEqual({ kind: 'written', text: 'drawer:"#A"' });
+    // An inner drawer that is handed on as well.
+    expect(after(divided, merge('C', 'A', 'B')).drawer.get('A1')).toMatchObject({
+      parentId: 'C',
+      rule: { text: 'drawer:"#C"' },
+    });
+    expect(refusal(after(divided, looks('A', 'B')), merge('A', 'B'))).toContain('go in a circle');
+    const clever = after(divided, drawer('Plates', null, ['plate']), {
+      kind: 'never-in',
+      drawerId: d('Plates'),
+      pluginIds: ids('Vestry Plate'),
+    });
+    expect(after(clever, merge('Plates', 'B')).neverIn.size).toBe(0);
+  });
+
   it('merges an inner drawer into the one around it, and says why the other way round can’t be', () => {
     expect(held(after(filed, merge('A', 'A1')), 'A')).toEqual(['Copper EQ', 'Slapboard']);
     expect(refusal(filed, merge('A1', 'A'))).toBe('A1 is inside A. Move it out first, or merge the other way round.');

@@ -1,5 +1,5 @@
 import { type Arrangement } from '../../src/chests/arrangement';
-import { daysLeft, demosOf, narrowBuilds, otherBuilds } from '../../src/chests/set-aside';
+import { daysLeft, demosOf, narrowBuilds, buildsNotPreferred } from '../../src/chests/set-aside';
 import { withChoices } from '../../src/chests/with-choices';
 import { asId, type BuildId } from '../../src/ids';
 import { p, after, start, build, VIEW } from './support';
@@ -9,7 +9,9 @@ describe('set aside', () => {
     const only32 = { ...VIEW, id: p('Echo'), builds: [build('alone', ['x86'])] };
     expect(narrowBuilds([VIEW, only32]).builds.map((one) => one.id)).toEqual(['narrow']);
     expect(
-      otherBuilds([{ ...VIEW, builds: [build('gone', [], false), build('there', [])] }]).builds.map((one) => one.id),
+      buildsNotPreferred([{ ...VIEW, builds: [build('gone', [], false), build('there', [])] }]).builds.map(
+        (one) => one.id,
+      ),
     ).toEqual(['gone']);
     const demo = { ...VIEW, id: p('Comp'), name: 'Comp Demo' };
     expect(demosOf([VIEW, demo], 'Tollgate', false).pluginIds).toEqual(['Comp']);

@@ -4,7 +4,15 @@ import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement
 import { linesIn } from '../../src/chests/file-into';
 import type { Intent } from '../../src/chests/intent';
 import { planChange } from '../../src/chests/plan-change';
-import { asId, type BuildId, type ChestId, type DrawerId, type ItemId, type PluginId } from '../../src/ids';
+import {
+  asId,
+  type BuildId,
+  type BuildKey,
+  type ChestId,
+  type DrawerId,
+  type ItemId,
+  type PluginId,
+} from '../../src/ids';
 
 export const p = (id: string): PluginId => asId<PluginId>(id);
 export const d = (id: string): DrawerId => asId<DrawerId>(id);
@@ -52,6 +60,7 @@ export const divided = after(start, {
 });
 export const build = (id: string, architectures: readonly string[], found = true) => ({
   id: asId<BuildId>(id),
+  key: asId<BuildKey>(id),
   format: 'VST3' as const,
   architectures: architectures as never[],
   version: null,

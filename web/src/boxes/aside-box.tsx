@@ -8,7 +8,7 @@ import {
   callsItselfDemo,
   demosOf,
   narrowBuilds,
-  otherBuilds,
+  buildsNotPreferred,
   type AsideWish,
 } from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
@@ -207,7 +207,7 @@ function wishOf(
     case 'narrow':
       return narrowBuilds(all, kept);
     case 'others':
-      return otherBuilds(all, kept);
+      return buildsNotPreferred(all, kept);
     case 'demos':
       return demosOf(all, vendor, false);
     case 'vendor':

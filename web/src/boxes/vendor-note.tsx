@@ -1,13 +1,16 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
+import { webAddress } from '@clever-drawer/contract/parts';
 import { LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
 import type { Changes } from '../arrangement/changes';
 import { FormBox } from '../parts/form-box';
 import { PlainButton } from '../parts/plain-button';
 
 const NOTE = 4000;
-const ADDRESS = /^https?:\/\/\S+$/;
+
+/** Whose page a link leads to. */
+const hostOf = (link: string): string => (URL.canParse(link) ? new URL(link).host : link);
 
 interface Props {
   readonly vendor: string;
@@ -29,7 +32,7 @@ export function VendorNote({ vendor, state, changes }: Props) {
       {link !== null && (
         <>
           <a href={link} target="_blank" rel="noreferrer" title={link}>
-            {new URL(link).host}
+            {hostOf(link)}
           </a>{' '}
         </>
       )}
@@ -47,7 +50,7 @@ function VendorNoteBox({ vendor, state, changes, close }: Props & { readonly clo
   const [link, setLink] = useState(before?.link ?? '');
   const id = useId();
   const address = link.trim();
-  const isWrong = address !== '' && !(ADDRESS.test(address) && URL.canParse(address));
+  const isWrong = address !== '' && !webAddress(LINK_LENGTH).isValidSync(address);
   const submit = (): void => {
     if (isWrong) return;
     close();
@@ -76,7 +79,9 @@ function VendorNoteBox({ vendor, state, changes, close }: Props & { readonly clo
           isInvalid={isWrong}
           onChange={(event) => setLink(event.target.value)}
         />
-        <Form.Control.Feedback type="invalid">A link begins with http:// or https://.</Form.Control.Feedback>
+        <Form.Control.Feedback type="invalid">
+          Give the address of a page: it begins with http:// or https://.
+        </Form.Control.Feedback>
       </Form.Group>
     </FormBox>
   );

@@ -4,7 +4,6 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
-import { boundInWords } from '../catalogue/build-words';
 import { itemNamesOf } from '../catalogue/item-names';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import { CutName } from '../parts/cut-name';
@@ -136,7 +135,6 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
   const { id, option, isAt, ticked, times, click, slot, state, start, size } = props;
   const { item, name, digit, part } = option;
   const why = part === 'outside' ? whyOutside(item, slot) : null;
-  const build = option.buildId == null ? undefined : item.builds.find((one) => one.id === option.buildId);
   const shown = itemNamesOf(item, name);
   return (
     <div
@@ -186,7 +184,7 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
         </span>
       </span>
       <span className="mono quiet">
-        {build !== undefined && `${boundInWords(item, build.key) ?? ''} `}
+        {option.buildWords != null && `${option.buildWords} `}
         {ticked ?? why ?? (part === 'now' ? 'loaded' : part === 'usual' ? `${String(times)}×` : '')}
       </span>
       {part !== 'favourites' && state.trayEntry.has(trayEntryId(FAVOURITES, item.id)) && (

@@ -18,6 +18,7 @@ export const columnGroups = (offer: Offer): OptionGroup[] =>
               item: line.plugin,
               name: line.name,
               buildId: line.buildId ?? null,
+              buildWords: line.buildWords ?? null,
               part: 'drawer',
               digit: null,
             },

@@ -3,21 +3,27 @@ import { contentsOf, type Content, type Contents } from '@clever-drawer/core/che
 import { splitContents } from '@clever-drawer/core/chests/drawer-split';
 import { isInMenus, onlyShown, shownDrawers, type InLevel } from '@clever-drawer/core/chests/level';
 import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
+import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Sign } from '@clever-drawer/core/chests/sign';
 import { drawerAndInner, pathTo } from '@clever-drawer/core/chests/look-up';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { buildAskedBy } from '@clever-drawer/core/menu/build-asked';
 import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
+import { boundInWords } from '../catalogue/build-words';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
+
+/** The very build that is loaded from a place, and what is to be told of it in words; null or absent: the usual one, of which nothing is told. */
+export interface BuildThere {
+  readonly buildId?: BuildId | null;
+  readonly buildWords?: string | null;
+}
 
 /** A line of an open front: an item under the name that it has there, or a divider. */
 export type OfferedLine =
-  | {
+  | ({
       readonly plugin: ChosenItem;
       readonly name: string;
-      /** The very build that is loaded from there; null or absent: the usual one. */
-      readonly buildId?: BuildId | null;
-    }
+    } & BuildThere)
   | { readonly divider: string };
 
 /** A front in the chooser: a drawer of the chest at hand, an inner one that it is split into, or a tray. */
@@ -54,7 +60,7 @@ export function offeredDrawers(
     const contents = drawerAndInner(state, drawer.id)
       .filter((one) => isInMenus(state, one))
       .map((one) => contentsOf(state, catalogue.byId, one, ruled));
-    const asked = drawer.rule === null ? null : buildAskedBy(drawer.rule);
+    const asked = askedOf(drawer, state);
     const whole = { ...offered(drawer.id, name, fitting, contents, asked), ...front };
     const [own] = contents;
     if (drawer.split == null || own === undefined) return [whole];
@@ -71,6 +77,14 @@ export function offeredDrawers(
   });
 }
 
+type AskedOf = ((build: ChosenItem['builds'][number]) => boolean) | null;
+
+/** The builds that the rule of a drawer asked for, but for those that are set aside; null where it asks for none. */
+function askedOf({ rule }: Drawer, { aside }: Arrangement): AskedOf {
+  const isAsked = rule === null ? null : buildAskedBy(rule);
+  return isAsked === null ? null : (build) => isAsked(build) && !aside.has(build.id);
+}
+
 /** A front that stands by itself, without sign or divider. */
 const BY_ITSELF = { level: '', divider: null, sign: null };
 
@@ -80,7 +94,7 @@ function offered(
   name: string,
   fitting: ReadonlySet<ItemId>,
   contents: readonly Contents<ChosenItem>[],
-  asked: ReturnType<typeof buildAskedBy> = null,
+  asked: AskedOf = null,
 ): OfferedDrawer {
   const ids = new Set<ItemId>();
   const unfit = new Map<ItemId, ChosenItem>();
@@ -99,22 +113,23 @@ function offered(
       ids.add(plugin.id);
       if (divider !== null) lines.push({ divider });
       divider = null;
-      lines.push({ plugin, name: line.name, buildId: buildOf(line, asked) });
+      lines.push({ plugin, name: line.name, ...buildOf(line, asked) });
       plugins.push(plugin);
     }
   }
   return { ...BY_ITSELF, id, name, tray: null, lines, plugins, unfit: [...unfit.values()], ids };
 }
 
-/** The build that is loaded from a place: the one that it is bound to, else one that the drawer's rule asked for; null for the usual one. */
-function buildOf({ plugin, entry, by }: Content<ChosenItem>, asked: ReturnType<typeof buildAskedBy>): BuildId | null {
-  const there = plugin.builds.filter((build) => build.found);
+/** The build that is loaded from a place: the one that it is bound to, else one that the drawer's rule asked for. A preset is loaded by a build that has it. */
+function buildOf({ plugin, entry, by }: Content<ChosenItem>, isAsked: AskedOf): BuildThere {
+  if (plugin.preset !== null || plugin.builds.length === 0) return {};
   const bound = entry?.build ?? null;
-  const wanted =
+  const build =
     bound !== null
-      ? there.find((build) => build.key === bound)
-      : by === 'rule' && asked !== null && plugin.program === undefined
-        ? there.find(asked)
+      ? plugin.builds.find((one) => one.found && one.key === bound)
+      : by === 'rule'
+        ? plugin.builds.find((one) => one.found && isAsked?.(one))
         : undefined;
-  return wanted === undefined || wanted === there[0] ? null : wanted.id;
+  const key = bound ?? build?.key ?? null;
+  return key === null ? {} : { buildId: build?.id ?? null, buildWords: boundInWords(plugin, key) };
 }

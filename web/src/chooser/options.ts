@@ -1,23 +1,21 @@
 import type { Sign } from '@clever-drawer/core/chests/sign';
-import type { BuildId, ItemId } from '@clever-drawer/core/ids';
+import type { ItemId } from '@clever-drawer/core/ids';
 import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Offer } from './use-offer';
-import type { OfferedDrawer } from './offered-drawers';
+import type { BuildThere, OfferedDrawer } from './offered-drawers';
 
 /** Under which heading something is offered. */
 export type OptionPart =
   'now' | 'usual' | 'recent' | 'favourites' | 'steered' | 'drawer' | 'all' | 'found' | 'kin' | 'outside';
 
 /** One thing that can be chosen: under the name that it has where it stands, with the digit that marks it. */
-export interface Option {
+export interface Option extends BuildThere {
   readonly key: string;
   readonly item: ChosenItem;
   readonly name: string;
   readonly part: OptionPart;
   readonly digit: number | null;
-  /** The very build that is loaded; null or absent: the usual one. */
-  readonly buildId?: BuildId | null;
 }
 
 /** A stretch of the list under its own heading; a divider of a drawer is a heading of its own. */
@@ -157,11 +155,12 @@ function drawerGroups(
   isSearch: boolean,
   digitFor: () => number | null,
 ): OptionGroup[] {
-  const option = (item: ChosenItem, name: string, buildId: BuildId | null): Option => ({
+  const option = (item: ChosenItem, name: string, { buildId = null, buildWords = null }: BuildThere): Option => ({
     key: `drawer ${item.id}`,
     item,
     name,
     buildId,
+    buildWords,
     part: 'drawer',
     digit: isSearch ? null : digitFor(),
   });
@@ -170,7 +169,7 @@ function drawerGroups(
     const known = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line]])));
     const options = offer.inside.map((item) => {
       const line = known.get(item.id);
-      return option(item, line?.name ?? item.name, line?.buildId ?? null);
+      return option(item, line?.name ?? item.name, line ?? {});
     });
     return [{ heading, part: 'drawer', options }];
   }
@@ -178,7 +177,7 @@ function drawerGroups(
   for (const line of opened.lines) {
     if ('divider' in line)
       groups.push({ heading: line.divider === '' ? '—' : line.divider, part: 'drawer', options: [] });
-    else groups.at(-1)?.options.push(option(line.plugin, line.name, line.buildId ?? null));
+    else groups.at(-1)?.options.push(option(line.plugin, line.name, line));
   }
   return groups;
 }

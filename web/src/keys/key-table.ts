@@ -126,7 +126,7 @@ export const KEYS = {
     sign: key('s', 'a sign for it'),
     menus: key('v', 'leave it out of menus, or show it there again'),
     order: key('Shift o', 'sort the drawers beside it'),
-    tick: key('Mod Space', 'add it to the selected drawers, or remove it'),
+    tick: key('Mod Space, Shift Space', 'add it to the selected drawers, or remove it'),
     extendLeft: held('Shift ArrowLeft', 'extend the selected drawers to the left'),
     extendRight: held('Shift ArrowRight', 'extend the selected drawers to the right'),
     merge: key('Shift m', 'merge the selected drawers into it'),

@@ -112,7 +112,8 @@ export function DrawerShelf({ catalogue, state }: Props) {
         >
           {chests.map((one) => (
             <Fragment key={one.id}>
-              {one.dividerBefore != null && <hr />}
+              {one.dividerBefore === '' && <hr />}
+              {one.dividerBefore != null && one.dividerBefore !== '' && <option disabled>{one.dividerBefore}</option>}
               <option value={one.id}>{one.name}</option>
             </Fragment>
           ))}

@@ -10,7 +10,7 @@ const UP = [
   `ALTER TABLE "tray_name" ALTER COLUMN "name" DROP NOT NULL, ADD "sign" text, ADD "notInMenus" boolean NOT NULL DEFAULT false`,
   `ALTER TABLE "tray_name" ALTER COLUMN "notInMenus" DROP DEFAULT`,
   `ALTER TABLE "entry" ADD "build" text`,
-  `CREATE TABLE "kept_build" ("id" text NOT NULL, "pluginId" text NOT NULL, "reason" text NOT NULL, CONSTRAINT "PK_kept_build" PRIMARY KEY ("id"))`,
+  `CREATE TABLE "kept_build" ("id" text NOT NULL, "reason" text NOT NULL, CONSTRAINT "PK_kept_build" PRIMARY KEY ("id"))`,
   `CREATE TABLE "vendor_note" ("id" text NOT NULL, "note" text, "link" text, CONSTRAINT "PK_vendor_note" PRIMARY KEY ("id"))`,
 ];
 

@@ -79,7 +79,8 @@ export function lineActionsOf(
           },
         }),
     bind: (line) => {
-      if (!('plugin' in line) || line.why !== null || line.plugin.chain !== undefined) return false;
+      if (!('plugin' in line) || line.why !== null || line.plugin.chain !== undefined || line.plugin.preset !== null)
+        return false;
       ask({ kind: 'bind', drawer, pluginId: line.plugin.id });
       return true;
     },
