@@ -1,6 +1,6 @@
 /** What each endpoint of the interface asks and answers, as types of its table. */
 import type { InferType } from 'yup';
-import type { AnyArrangementDocument } from '@clever-drawer/core/exchange/arrangement-document';
+import type { AnyArrangementDocument } from '@clever-drawer/core/exchange/older-arrangements';
 import type { API } from './api.js';
 import type { ChangeRequest } from './intents.js';
 import type { Answer, AnySchema } from './schema.js';

@@ -1,8 +1,9 @@
 /** What requests are made of: names, ids, rules. */
-import { array, number, string, ValidationError, type Schema } from 'yup';
+import { array, number, object, string, ValidationError, type Schema } from 'yup';
 import type { IntentKind } from '@clever-drawer/core/chests/intent';
 import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
 import { OWN_ENTRY_MARK } from '@clever-drawer/core/chests/own-entries';
+import { SIGNS } from '@clever-drawer/core/chests/sign';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
@@ -211,3 +212,9 @@ export const webAddress = (most: number) =>
   text(most)
     .url('this is no address of a page')
     .matches(/^https?:/, 'a link begins with http:// or https://');
+
+/** A sign of a drawer or tray, or null. */
+export const sign = () => string().oneOf(SIGNS).nullable().defined();
+
+/** A build with its plugin and what names it on every computer. */
+export const keyedBuild = () => object({ id: id(), pluginId: id(), key: id() }).noUnknown();

@@ -1,10 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type { ImportReport } from '@clever-drawer/contract/responses';
-import {
-  newestForm,
-  type ArrangementDocument,
-  type PluginReference,
-} from '@clever-drawer/core/exchange/arrangement-document';
+import type { ArrangementDocument, PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
+import { newestForm } from '@clever-drawer/core/exchange/older-arrangements';
 import { exportStepwise } from '@clever-drawer/core/exchange/export-arrangement';
 import { importStepwise } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
