@@ -174,10 +174,11 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
   };
 }
 
-const foldersOf = (builds: readonly AskableBuild[]): readonly string[] =>
-  builds.length === 0
-    ? NOTHING
-    : [...new Set(builds.flatMap(({ path }) => (path === undefined ? [] : folderOf(path))))];
+/** Most have one build: a set is made only for more. */
+function foldersOf(builds: readonly AskableBuild[]): readonly string[] {
+  const folders = builds.flatMap(({ path }) => (path === undefined ? [] : folderOf(path)));
+  return folders.length < 2 ? folders : [...new Set(folders)];
+}
 
 const outputsOf = (width: LaneWidth | null | undefined): number | null =>
   width === 'mono' ? 1 : width === 'stereo' ? 2 : null;

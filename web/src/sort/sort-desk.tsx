@@ -3,7 +3,6 @@ import type { ItemId } from '@clever-drawer/core/ids';
 import type { WindowState } from '../arrangement/window-state';
 import { useEffect } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useKept } from '../lib/use-stored';
 import { TO_FILE } from '../lib/visited';
 import { FacesContext } from '../catalogue/face';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
@@ -27,7 +26,6 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
   const desk = useDeskKeys(useDesk(catalogue, arranged));
   const { state, changes, viewing, listed, subject, filing, drop, box } = desk;
   const { selection } = subject;
-  const [hasMore, setMore] = useKept('more-filters');
   useFileAsked(desk.workThrough);
   const sensors = usePointerSensors();
   return (
@@ -46,14 +44,14 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               byRule={desk.chest === null ? null : () => desk.openBox('examples', listed.ids)}
               addOwn={() => desk.openBox('own-entries', [])}
               chooseColumns={() => desk.openBox('columns', [])}
-              hasMore={hasMore}
-              showMore={setMore}
+              hasMore={desk.hasMore}
+              showMore={desk.showMore}
               intoList={desk.intoList}
             />
             <ArrivedBar viewing={viewing} />
             <Ribbons
               vendors={listed.vendors}
-              hasMore={hasMore}
+              showsFurther={desk.showsFurther}
               counts={listed.counts}
               filters={viewing.view.filters}
               state={state}

@@ -22,6 +22,8 @@ import { deskMemory } from './desk-memory';
 import { useDrop } from './drag/use-drop';
 import { focusFront } from './drawer/drawer-actions';
 import { toFileQueue } from './filing/desk-wishes';
+import { useIsLow } from '../lib/use-is-low';
+import { FURTHER_QUESTIONS } from './ribbons/further-facets';
 import { useColumns } from './list/columns';
 import { useFiling } from './filing/use-filing';
 import { NO_FILTERS, addressOf, useSortView } from './find/use-sort-view';
@@ -51,7 +53,11 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const lookedAt = useMemo(() => ({ ...view, typed: asked }), [view, asked]);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
   const ruled = useRuled(catalogue, state);
-  const listed = useListed(catalogue, useAfterPaint(state), ruled, chest, lookedAt, found);
+  const [hasMore, showMore] = useKept('more-filters');
+  const isLow = useIsLow();
+  // What is filtered by is shown in any case.
+  const showsFurther = hasMore || isLow || FURTHER_QUESTIONS.some((question) => view.filters[question].length > 0);
+  const listed = useListed(catalogue, useAfterPaint(state), ruled, chest, lookedAt, found, showsFurther);
   const [queue, setQueue] = useState<readonly ItemId[] | null>(null);
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
@@ -201,6 +207,9 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     setPictures,
     columns,
     setColumns,
+    hasMore,
+    showMore,
+    showsFurther,
     open,
     left,
     memory,

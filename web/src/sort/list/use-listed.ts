@@ -28,7 +28,7 @@ import {
   type Filed,
   type Places,
 } from '../ribbons/facets';
-import { asideFacet, folderFacet } from '../ribbons/further-facets';
+import { folderFacet, furtherFacets, NO_FURTHER } from '../ribbons/further-facets';
 import { isElsewhere } from '../../catalogue/presence';
 import { NO_RANKS, mergeByRank, partedFound, type RankedItem } from '../../catalogue/parted-found';
 import type { Found } from '../../catalogue/use-search';
@@ -62,6 +62,7 @@ export function useListed(
   chest: Chest | null,
   view: SortView,
   found: Found | null,
+  showsFurther: boolean,
 ): Listed {
   const { drawer, entry, divider, look, trayEntry } = state;
   const places = placesIn(catalogue, drawer, entry, divider, ruled, chest?.id ?? null);
@@ -69,7 +70,7 @@ export function useListed(
   const fixed = factsOfCatalogue(catalogue);
   const arranged = factsOfArrangement(catalogue, look, trayEntry, filed);
   const loaded = factsOfUse(catalogue, localDay(new Date()));
-  const aside = factsOfAside(catalogue, localDay(new Date()));
+  const further = showsFurther ? factsOfMore(catalogue, localDay(new Date())) : NO_FURTHER;
   const { filters, sortBy, down } = view;
   const elsewhere = elsewhereIn(catalogue);
   const narrowed = useMemo(() => {
@@ -81,7 +82,7 @@ export function useListed(
       drawer: filters.drawer.length === 0 ? NOTHING_ASKED : drawerFacet(catalogue, places),
       tag: filters.tag.length === 0 ? NOTHING_ASKED : tagFacet(catalogue),
       folder: filters.folder.length === 0 ? NOTHING_ASKED : folderFacet(catalogue),
-      aside,
+      ...further,
     };
     const parted = found === null ? null : partedFound(catalogue.items, found);
     const numbers = parted?.plugins ?? Uint32Array.from(catalogue.plugins.keys());
@@ -95,7 +96,7 @@ export function useListed(
         (some) => narrowHere(some, elsewhere, facets, filters).passing,
       ),
     };
-  }, [catalogue, fixed, arranged, loaded, aside, places, found, filters, elsewhere]);
+  }, [catalogue, fixed, arranged, loaded, further, places, found, filters, elsewhere]);
   // What the order does not hang on must not sort everything anew.
   const neededPlaces = sortBy === 'drawers' ? places : null;
   const isUntyped = found === null;
@@ -213,7 +214,7 @@ const vendorsOf = memoizeOne((catalogue: ChosenCatalogue) =>
     .sort(compareNames),
 );
 const factsOfUse = memoizeOne(loadsFacet);
-const factsOfAside = memoizeOne((catalogue: ChosenCatalogue, _today: string) => asideFacet(catalogue, new Date()));
+const factsOfMore = memoizeOne((catalogue: ChosenCatalogue, _today: string) => furtherFacets(catalogue, new Date()));
 const factsOfArrangement = memoizeOne(
   (catalogue: ChosenCatalogue, look: Arrangement['look'], trayEntry: Arrangement['trayEntry'], filed: Filed) =>
     arrangedFacets(catalogue, { ...emptyArrangement(), look, trayEntry }, filed),

@@ -13,7 +13,6 @@ import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isElsewhere } from '../../catalogue/presence';
 import type { Question } from '../find/use-sort-view';
-import { bitsOf, widthsOf } from '../list/facts-of-row';
 import { ENDS_SOON, HAS_ENDED, SOON_DAYS } from './ends';
 
 export const NOT_KNOWN = 'unknown';
@@ -123,8 +122,6 @@ export interface CatalogueFacets {
   readonly type: Facet;
   readonly vendor: Facet;
   readonly format: Facet;
-  readonly width: Facet;
-  readonly bits: Facet;
 }
 
 /** The values of the questions that the catalogue alone answers. */
@@ -133,11 +130,7 @@ export const catalogueFacets = ({ plugins }: ChosenCatalogue): CatalogueFacets =
   type: facetOf(plugins.map(typesOf)),
   vendor: facetOf(plugins.map((plugin) => plugin.vendor ?? NOT_KNOWN)),
   format: facetOf(plugins.map(formatsOf)),
-  width: facetOf(plugins.map((plugin) => orUnknown(widthsOf(plugin)))),
-  bits: facetOf(plugins.map((plugin) => orUnknown(bitsOf(plugin)))),
 });
-
-const orUnknown = shared((values) => (values.length === 0 ? [NOT_KNOWN] : [...values]));
 
 /** The same list for the same parts: what is worked out of it once serves all who have it. */
 export function shared(

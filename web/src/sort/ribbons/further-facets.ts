@@ -3,12 +3,29 @@ import { daysLeft } from '@clever-drawer/core/chests/set-aside';
 import { foldersAround } from '@clever-drawer/core/facts/plugin-path';
 import { facetOf, type Facet } from '@clever-drawer/core/search/narrow';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
-import { foldersOf } from '../list/facts-of-row';
+import type { Question } from '../find/use-sort-view';
+import { bitsOf, foldersOf, widthsOf } from '../list/facts-of-row';
 import { ENDS_SOON, HAS_ENDED, SOON_DAYS } from './ends';
-import { shared } from './facets';
+import { NOT_KNOWN, NOTHING_ASKED, shared } from './facets';
+
+/** The questions that have bands only where these are asked for: of the builds, and of what is set aside. */
+export const FURTHER_QUESTIONS = ['width', 'bits', 'aside'] as const satisfies readonly Question[];
+type FurtherFacets = Readonly<Record<(typeof FURTHER_QUESTIONS)[number], Facet>>;
+
+/** Their values, on a day. */
+export const furtherFacets = (catalogue: ChosenCatalogue, now: Date): FurtherFacets => ({
+  width: facetOf(catalogue.plugins.map((plugin) => orUnknown(widthsOf(plugin)))),
+  bits: facetOf(catalogue.plugins.map((plugin) => orUnknown(bitsOf(plugin)))),
+  aside: asideFacet(catalogue, now),
+});
+
+/** The same while nobody asks. */
+export const NO_FURTHER: FurtherFacets = { width: NOTHING_ASKED, bits: NOTHING_ASKED, aside: NOTHING_ASKED };
+
+const orUnknown = shared((values) => (values.length === 0 ? [NOT_KNOWN] : [...values]));
 
 /** Why each plugin is set aside, and whether that ends soon or has ended, on a day. */
-export const asideFacet = ({ plugins }: ChosenCatalogue, now: Date): Facet =>
+const asideFacet = ({ plugins }: ChosenCatalogue, now: Date): Facet =>
   facetOf(
     plugins.map(({ aside }): readonly string[] => {
       if (aside === null) return NO_REASON;

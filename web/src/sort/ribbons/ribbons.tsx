@@ -21,7 +21,7 @@ interface Props {
   /** All vendors, by name. */
   readonly vendors: readonly string[];
   /** Whether the questions that are asked less often have their bands too. */
-  readonly hasMore: boolean;
+  readonly showsFurther: boolean;
   readonly counts: Listed['counts'];
   readonly filters: Filters;
   readonly state: Arrangement;
@@ -30,10 +30,9 @@ interface Props {
 }
 
 const MOST = { role: 5, type: 6, vendor: 5, format: 7, state: 7, tray: 3, loaded: 3, width: 4, bits: 3, aside: 7 };
-const FURTHER = ['width', 'bits', 'aside'] as const satisfies readonly Question[];
 
 /** What the found plugins are made of, one band per question; the counts of each follow the filters of the others. */
-export function Ribbons({ vendors, hasMore, counts, filters, state, toggle, setFilters }: Props) {
+export function Ribbons({ vendors, showsFurther, counts, filters, state, toggle, setFilters }: Props) {
   const segments = (question: Question, values: readonly string[]): Segment[] =>
     values.map((value) => ({
       value,
@@ -120,7 +119,7 @@ export function Ribbons({ vendors, hasMore, counts, filters, state, toggle, setF
           toggle={(value) => toggle('loaded', value)}
         />
       </div>
-      {(hasMore || isLow || FURTHER.some((question) => filters[question].length > 0)) && (
+      {showsFurther && (
         <>
           <div className={clsx(styles.ribbonPair, styles.wideFirst)}>
             <RibbonBand
