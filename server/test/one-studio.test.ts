@@ -33,6 +33,13 @@ const INVENTED = [
   'before',
   'keys',
   'clicks',
+  'dividerBefore',
+  'drawerSort',
+  'selection',
+  'sign',
+  'innerSort',
+  'notInMenus',
+  'build',
 ] as const;
 /** A row as it is now, without what later forms invented and left empty. */
 const found = (table: string, id: unknown): FormRow | undefined => {
