@@ -15,7 +15,7 @@ const DESCRIPTIONS: Readonly<Record<string, readonly string[]>> = {
   filter: ['Takes away the top or the bottom, and sings in between.'],
   'stereo-imager': ['Wider or narrower, and mono below a chosen frequency.'],
   utility: ['Gain, phase and channels.'],
-  synth: ['Two oscillators and a soft filter.', 'Thin leads and round basses.'],
+  synth: ['Two oscillators and a soft filter, analog style.', 'Thin leads and round basses out of wavetables.'],
   piano: ['A small upright, recorded closely.', 'A toy piano with its wooden clatter.'],
   organ: ['Reeds and bellows from a village hall.'],
   strings: ['A quartet in a dry room.'],

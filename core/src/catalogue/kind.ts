@@ -4,6 +4,7 @@ import { decideTypes } from './decide-types.js';
 import { gather, roleIn, typeIn, type Evidence, type Grade } from './evidence.js';
 import type { Role } from './role.js';
 import { ROLE_LABELS } from './role.js';
+import { synthEngines } from './synth-engine.js';
 import type { TypeId } from './type-tree.js';
 import { familyOf, TYPE_TREE } from './type-tree.js';
 
@@ -26,7 +27,7 @@ export function workOutKind(name: string, builds: readonly BuildFacts[]): Kind {
   return {
     role: role.role,
     roleGrade: role.grade,
-    types: types.types,
+    types: [...types.types, ...synthEngines(types.types, name, builds)],
     typeGrade: types.grade,
     evidence: withoutRepeats(gathered.evidence),
     contradictions: contradictions(gathered.evidence, role.role, types.types),

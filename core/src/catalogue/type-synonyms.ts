@@ -63,6 +63,8 @@ const SYNONYMS: Readonly<Partial<Record<TypeId, string>>> = {
   'electric-piano': 'ep, e piano, epiano, piano electrique, piano electrico',
   organ: 'orgel, orgue, organo, tonewheel',
   synth: 'synthesizer, synthesiser, synthesis, sintetizador, synthetiseur, ~oscillator',
+  'analog-synth': '~analog, ~analogue, analog synth, analogue synth, virtual analog, subtractive, analogsynthesizer',
+  'digital-synth': '~fm, fm synth, ~wavetable, wavetable synth, ~additive, digitalsynthesizer',
   sampler: 'sample player, romper, rompler, muestreador, echantillonneur',
   strings: 'violin, cello, streicher, cordes, cuerdas',
   brass: 'trumpet, ~horn, trombone, blechblaser, cuivres, ~metales',

@@ -100,7 +100,12 @@ const ids = [
     'multi-effect': 'multi-effect',
   }),
   ...add('keys', instrument, { piano: 'piano', 'electric-piano': 'electric piano', organ: 'organ' }),
-  ...add('synths', instrument, { synth: 'synth', sampler: 'sampler' }),
+  ...add('synths', instrument, {
+    synth: 'synth',
+    'analog-synth': 'analog-style synth',
+    'digital-synth': 'digital synth',
+    sampler: 'sampler',
+  }),
   ...add('acoustic', instrument, {
     strings: 'strings',
     brass: 'brass',

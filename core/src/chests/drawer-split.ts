@@ -1,3 +1,4 @@
+import { SYNTH_ENGINES } from '../catalogue/synth-engine.js';
 import { TYPE_IDS, TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
 import { FORMATS, type Format } from '../facts/format.js';
 import { compareNames, fold } from '../text/words.js';
@@ -39,10 +40,17 @@ const LAST = Number.MAX_SAFE_INTEGER;
 const unknown = (label: string): Spot => ({ key: '', label, rank: LAST });
 
 const SPOTS: Readonly<Record<DrawerSplit, (one: Splittable) => readonly Spot[]>> = {
-  type: ({ types: [type] = [] }) =>
-    type === undefined
-      ? [unknown('type unknown')]
-      : [{ key: type, label: TYPE_TREE[type].label, rank: TYPE_IDS.indexOf(type) }],
+  type: ({ types = [] }) => {
+    const [main] = types;
+    if (main === undefined) return [unknown('type unknown')];
+    // Most instruments are synths: they are told apart by how they make their sound.
+    const engines = main === 'synth' ? SYNTH_ENGINES.filter((engine) => types.includes(engine)) : [];
+    return (engines.length > 0 ? engines : [main]).map((type) => ({
+      key: type,
+      label: TYPE_TREE[type].label,
+      rank: TYPE_IDS.indexOf(type),
+    }));
+  },
   vendor: ({ vendor }) => (vendor == null ? [unknown('vendor unknown')] : [{ key: vendor, label: vendor, rank: 0 }]),
   format: ({ builds = [] }) => {
     const formats = [...new Set(builds.flatMap(({ format, found }) => (found ? format : [])))];
@@ -61,7 +69,7 @@ const SPOTS: Readonly<Record<DrawerSplit, (one: Splittable) => readonly Spot[]>>
 
 /**
  * The inner drawers that what a drawer holds is split into, each in the drawer's order: types and formats in the order of their lists, vendors and
- * letters by name, what is not known last. A plugin stands under its main type, and under each format that was found.
+ * letters by name, what is not known last. A plugin stands under its main type, a synth under how it makes its sound, and under each format that was found.
  */
 export function splitContents<Content extends { readonly name: string; readonly plugin: Omit<Splittable, 'name'> }>(
   contents: readonly Content[],

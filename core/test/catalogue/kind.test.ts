@@ -228,3 +228,27 @@ describe('which evidence wins', () => {
     });
   });
 });
+
+describe('how a synth makes its sound, by what makers usually call it (common practice)', () => {
+  const synth = (name: string, description: string | null = null) =>
+    kind(name, { declaredTypes: ['Instrument', 'Synth'], description }).types;
+
+  it.each([
+    ['Saltlamp Analog', null, ['synth', 'analog-synth']],
+    ['Saltlamp', 'A virtual-analogue synthesizer with two VCOs.', ['synth', 'analog-synth']],
+    ['Saltlamp', 'Subtraktiv: klingt analog.', ['synth', 'analog-synth']],
+    ['Saltlamp FM', null, ['synth', 'digital-synth']],
+    ['WavetableSalt', null, ['synth', 'digital-synth']],
+    ['Saltlamp', '6-operator synthesizer', ['synth', 'digital-synth']],
+    ['Saltlamp', 'Subtractive and additive synthesis', ['synth', 'analog-synth', 'digital-synth']],
+    ['Saltlamp', 'Warm and wide.', ['synth']],
+    ['Fmaj Saltlamp', null, ['synth']],
+  ])('%s, %j', (name, description, types) => {
+    expect(synth(name, description)).toEqual(types);
+  });
+
+  it('is asked of synths alone', () => {
+    expect(kind('Analog Echo', { declaredTypes: ['Fx', 'Delay'] }).types).toEqual(['delay']);
+    expect(kind('Digital Sampler', { declaredTypes: ['Instrument', 'Sampler'] }).types).toEqual(['sampler']);
+  });
+});

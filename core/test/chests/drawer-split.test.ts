@@ -22,6 +22,21 @@ describe('a drawer split into inner drawers', () => {
     ]);
   });
 
+  it('by type parts synths by how they make their sound', () => {
+    const contents = [
+      held('Saltlamp', { types: ['synth', 'digital-synth'] }),
+      held('Barn Keys', { types: ['synth'] }),
+      held('Copper Lead', { types: ['synth', 'analog-synth', 'digital-synth'] }),
+      held('Reel Box', { types: ['sampler', 'synth'] }),
+    ];
+    expect(told(splitContents(contents, 'type'))).toEqual([
+      'synth: Barn Keys',
+      'analog-style synth: Copper Lead',
+      'digital synth: Saltlamp, Copper Lead',
+      'sampler: Reel Box',
+    ]);
+  });
+
   it('by first letter looks at the name shown there, without accents, and puts digits together', () => {
     const contents = [
       held('Überhall'),
