@@ -67,7 +67,7 @@ test('with a box, the key map or a menu open, no key of the page fires behind it
   await page.getByRole('button', { name: 'Computer at hand: Music room' }).click();
   for (const key of ['t', 'g', '3']) await page.keyboard.press(key);
   await page.keyboard.press('Escape');
-  await expect(list(page)).not.toHaveClass(/with-pictures/);
+  await expect(list(page)).toHaveAttribute('data-pictures', 'false');
   expect(await foot(page).innerText()).toBe(before);
 });
 

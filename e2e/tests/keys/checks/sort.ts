@@ -181,9 +181,9 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
     pictures: async (page, press) => {
       await list(page).focus();
       await press();
-      await expect(list(page)).toHaveClass(/with-pictures/);
+      await expect(list(page)).toHaveAttribute('data-pictures', 'true');
       await page.keyboard.press('g');
-      await expect(list(page)).not.toHaveClass(/with-pictures/);
+      await expect(list(page)).toHaveAttribute('data-pictures', 'false');
     },
     back: async (page, press) => {
       await list(page).focus();

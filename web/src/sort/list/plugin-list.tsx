@@ -1,5 +1,4 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import clsx from 'clsx';
 import {
   useEffect,
   useLayoutEffect,
@@ -137,7 +136,8 @@ export function PluginList({
   return (
     <div
       ref={scroller}
-      className={clsx(styles.pluginList, pictures && styles.withPictures)}
+      className={styles.pluginList}
+      data-pictures={pictures}
       role="grid"
       tabIndex={0}
       aria-label="Plugins"
