@@ -49,6 +49,8 @@ export class SearchIndex {
   private readonly known: IndexedWords;
   /** The prices that are being worked out. */
   private cost: Uint8Array;
+  /** Whether words of the file, its folder and the description are left out of them. */
+  private skipsFar = false;
   readonly total: Uint16Array;
   readonly met: Uint8Array;
   /** How many typed words are whole words of the name. */
@@ -112,7 +114,16 @@ export class SearchIndex {
       read,
       read.map(({ items = 0 }) => commonness(items)),
     );
-    return { found: rankItems(this, this.mostMet(), wanted.length), isMet: false };
+    return { found: this.withoutFar(rankItems(this, this.mostMet(), wanted.length), read), isMet: false };
+  }
+
+  /** Of what fits some of the words: what fits one nearer than by file, folder or description, as long as anything does. */
+  private withoutFar(found: Uint32Array, read: readonly Typed[]): Uint32Array {
+    this.skipsFar = true;
+    const prices = read.map((one) => this.pricesOf(one, read.length > 1));
+    this.skipsFar = false;
+    const near = found.filter((item) => prices.some((of) => of[item] !== NOT_MET));
+    return near.length > 0 ? near : found;
   }
 
   /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
@@ -223,6 +234,7 @@ export class SearchIndex {
     const isWhole = tier === 'whole' || tier === 'plural';
     for (const posting of this.known.wordItems.of(word)) {
       const place = posting & PLACE_MASK;
+      if (this.skipsFar && place === PLACES.far) continue;
       if (place >= PLACES.alias && reach === 'begun' && (place === PLACES.far || !isWhole)) continue;
       const item = posting >> PLACE_BITS;
       const price = base + (PLACE_COSTS[place] ?? MORE_WORD);

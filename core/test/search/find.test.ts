@@ -277,6 +277,11 @@ describe('everyday words, plurals, numbers and other languages', () => {
     expect(new Set(names('delays'))).toEqual(new Set(['Delay Stereo', 'Delay Simple', 'Puddle Echo']));
   });
 
+  it('where words fit nothing, a folder alone brings in nothing beside what names fit', () => {
+    expect(names('thistle quillworks unheard')).toEqual(['Thistle']);
+    expect(names('quillworks unheard')).toEqual(['Vestry']);
+  });
+
   it('an exact name with its vendor comes first, before longer names', () => {
     const [first] = index.find('tollgate compressor');
     expect(plugins[first ?? -1]).toBe(plugins[4]);
