@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { CHROMIUM } from './lib/browser.mjs';
+import { CHROMIUM, hasChromium } from './lib/browser.mjs';
 import { checkNode, DEBIAN, needBuild, needDebian, needPackages } from './lib/prepare.mjs';
 import { endWith, ROOT } from './lib/run.mjs';
 
@@ -11,7 +11,7 @@ const OUT = join(ROOT, 'docs/screenshots');
 
 try {
   checkNode();
-  await needDebian([...DEBIAN.database, ...DEBIAN.tests.filter((one) => one.name === 'chromium')]);
+  await needDebian([...DEBIAN.database, ...DEBIAN.tests.filter((one) => one.isThere === hasChromium)]);
   await needPackages();
   await needBuild();
   const folder = mkdtempSync(join(tmpdir(), 'clever-drawer-pictures-'));

@@ -160,21 +160,3 @@ test('a chest is worked out by vendor in one step, and everything about a plugin
   await page.getByRole('button', { name: /^Delete \(its plugins stay/ }).click();
   await expect(front(page, 'Everyday EQ')).toBeVisible();
 });
-
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`nothing that axe objects to, ${colorScheme}`, async ({ page }) => {
-    await page.emulateMedia({ colorScheme });
-    await label(page, 'Space').click();
-    await page.getByRole('row').nth(2).click();
-    await accessible(page);
-    await page.keyboard.press('f');
-    await expect(page.getByRole('dialog')).toBeVisible();
-    await page.waitForTimeout(400);
-    await accessible(page);
-    for (const place of ['intake', 'load', 'keep']) {
-      await page.goto(await placeOf(place));
-      await expect(page.getByRole('contentinfo')).toBeVisible();
-      await accessible(page);
-    }
-  });
-}

@@ -258,13 +258,14 @@ test('by finger a slot is dragged in Load, and a long press opens the menu of a 
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x = 0, y = 0): Promise<unknown> =>
     session.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
   const middle = async (one: Locator): Promise<[number, number]> => {
+    await one.scrollIntoViewIfNeeded();
     const box = await one.boundingBox();
     if (box === null) throw new Error('not in sight');
     return [box.x + Math.min(60, box.width / 2), box.y + Math.min(20, box.height / 2)];
   };
   const press = async (one: Locator): Promise<void> => {
     await touch('touchStart', ...(await middle(one)));
-    await page.waitForTimeout(700);
+    await page.waitForTimeout(900);
     await touch('touchEnd');
     await expect(page.getByRole('menu')).toBeVisible();
   };

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { hasChromium } from './browser.mjs';
 import { has, ROOT, run, Stop } from './run.mjs';
 
 const SOURCES = ['core', 'contract', 'scan', 'server', 'web', 'demo'];
@@ -17,7 +18,7 @@ export const DEBIAN = {
     },
   ],
   tests: [
-    { name: 'chromium', isThere: () => existsSync('/usr/bin/chromium') },
+    { name: 'chromium-headless-shell', isThere: hasChromium },
     { name: 'gcc', isThere: () => has('gcc') },
     { name: 'libc6-dev', isThere: () => existsSync('/usr/include/stdio.h') },
     { name: 'binutils', isThere: () => has('nm') },

@@ -153,6 +153,7 @@ for (const theme of ['light', 'dark'] as const)
     await list(page).focus();
     await page.keyboard.press('Enter');
     await label(page, 'Narration').click();
+    await label(page, 'Space').click();
     await page.locator('[data-tray="1"] > button').click();
     await accessible(page);
     await page.keyboard.press('t');
