@@ -129,29 +129,6 @@ async function markDrawers(change: Change, drawers: ReadonlyMap<string, string>)
   await change({ kind: 'set-tray-sign', tray: 2, sign: 'leaf' });
 }
 
-/** One plugin of a drawer is loaded from there as mono, where it has builds for both. */
-async function bindMono(api: Api, computer: string, change: Change): Promise<void> {
-  interface Build {
-    readonly id: string;
-    readonly key: string;
-    readonly outputs: number | null;
-  }
-  const at = `/computers/${computer}`;
-  const { plugins } = await api<{ plugins: { id: string; builds: Build[] }[] }>('GET', `${at}/catalogue`);
-  const { entry } = await api<{ entry: { drawerId: string; pluginId: string; preset: string | null }[] }>(
-    'GET',
-    `${at}/arrangement`,
-  );
-  const byId = new Map(plugins.map(({ id, builds }) => [id, builds]));
-  for (const { drawerId, pluginId, preset } of entry) {
-    const builds = byId.get(pluginId) ?? [];
-    const mono = builds.find((build) => build.outputs === 1);
-    if (preset !== null || mono === undefined || !builds.some((build) => build.outputs === 2)) continue;
-    await change({ kind: 'bind-entry', drawerId, pluginId, build: { id: mono.id, key: mono.key, pluginId } });
-    return;
-  }
-}
-
 /** Arranges the made-up studio as its music director has: chests, drawers, trays, words, built-in devices, sessions. */
 export async function arrangeStudio(api: Api, computer: string): Promise<void> {
   const { plugins } = await api<{ plugins: Plugin[] }>('GET', `/computers/${computer}/catalogue`);
@@ -188,6 +165,5 @@ export async function arrangeStudio(api: Api, computer: string): Promise<void> {
   await secondChest(change, having);
   await furtherChests(api, computer, change, having);
   await markDrawers(change, made);
-  await bindMono(api, computer, change);
   await playScenes(api, computer, plugins, change);
 }

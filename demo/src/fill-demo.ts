@@ -48,6 +48,7 @@ export async function fillDemo(server: Server, folder: string, tell: Tell): Prom
   await late.install();
   tell(`Music room: ${String((await scanned(api, mac)).plugins)} plugins with those that arrived last`);
   await filePresets(api, mac);
+  await bindMono(api, mac);
 }
 
 const heldBackIn = (folder: string): string => `${folder}.later`;
@@ -106,6 +107,31 @@ async function filePresets(api: Api, computer: string): Promise<void> {
   );
   const pluginIds = presets.filter(({ bank, pluginId }) => bank !== null && spaces.has(pluginId)).map(idOfPreset);
   await api('POST', `${at}/changes`, { intents: [{ kind: 'file', drawerIds, pluginIds: pluginIds.slice(0, 3) }] });
+}
+
+/** One plugin of a drawer is loaded from there as mono, where it has builds for both. */
+async function bindMono(api: Api, computer: string): Promise<void> {
+  interface Build {
+    readonly id: string;
+    readonly key: string;
+    readonly outputs: number | null;
+  }
+  const at = `/computers/${computer}`;
+  const { plugins } = await api<{ plugins: { id: string; builds: Build[] }[] }>('GET', `${at}/catalogue`);
+  const { entry } = await api<{ entry: { drawerId: string; pluginId: string; preset: string | null }[] }>(
+    'GET',
+    `${at}/arrangement`,
+  );
+  const byId = new Map(plugins.map(({ id, builds }) => [id, builds]));
+  for (const { drawerId, pluginId, preset } of entry) {
+    const builds = byId.get(pluginId) ?? [];
+    const mono = builds.find((build) => build.outputs === 1);
+    if (preset !== null || mono === undefined || !builds.some((build) => build.outputs === 2)) continue;
+    const intent = { kind: 'bind-entry', drawerId, pluginId, build: { id: mono.id, key: mono.key, pluginId } };
+    await api('POST', `${at}/changes`, { intents: [intent] });
+    return;
+  }
+  throw new Error('no drawer holds a plugin that has builds for mono and for stereo');
 }
 
 async function addFolders(api: Api, computer: string, folders: readonly string[]): Promise<void> {

@@ -31,7 +31,7 @@ export function VendorNote({ vendor, state, changes }: Props) {
       )}
       {link !== null && (
         <>
-          <a href={link} target="_blank" rel="noreferrer" title={link}>
+          <a className="plain linked" href={link} target="_blank" rel="noreferrer" title={link}>
             {hostOf(link)}
           </a>{' '}
         </>

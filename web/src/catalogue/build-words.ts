@@ -1,5 +1,6 @@
 import type { BuildView } from '@clever-drawer/contract/responses';
 import type { BuildKey } from '@clever-drawer/core/ids';
+import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/build-for';
 
 type DescribedBuild = Pick<BuildView, 'format' | 'version' | 'outputs' | 'architectures'>;
 
@@ -33,6 +34,16 @@ export function boundInWords(
   const bound = builds.find((build) => build.found && build.key === key);
   if (bound === undefined) return 'its build is not here';
   return bound === usual || usual === undefined ? null : differenceInWords(bound, usual);
+}
+
+/** A build that was loaded, as far as it tells it from the one that is usual there: "mono", "VST2 1.2". Null for that one, and where none is known. */
+export function loadedInWords(
+  builds: readonly BuildView[],
+  loaded: BuildView | undefined,
+  at: LoadedAt,
+): string | null {
+  const usual = buildFor(builds, at)?.build;
+  return loaded === undefined || usual === undefined || loaded === usual ? null : differenceInWords(loaded, usual);
 }
 
 /** What tells a build from another one in the fewest words: its width, else format and version, else all. */

@@ -71,8 +71,8 @@ const namesOf = (catalogue: ChosenCatalogue, ids: readonly ItemId[]): string =>
 
 const WHY_BUILD = {
   preferred: '',
-  mono: '(mono, as the lane)',
-  stereo: '(stereo, as the lane)',
+  mono: '(mono, to fit here)',
+  stereo: '(stereo, to fit here)',
   sidechain: '(takes the sidechain)',
 } as const;
 const MOST_PLACES = 4;

@@ -52,6 +52,7 @@ export function LaneColumn({ lane, state, catalogue, slotActions, laneActions }:
           <li key={slot.id} className={styles.slotLine} data-kind={slot.kind}>
             <SlotButton
               slot={slot}
+              width={lane.width ?? null}
               place={`${lane.name}, slot ${String(index + 1)}`}
               catalogue={catalogue}
               actions={slotActions}

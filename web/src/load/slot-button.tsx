@@ -2,9 +2,11 @@ import clsx from 'clsx';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useCallback, useRef, type KeyboardEvent, type RefObject } from 'react';
 import { itemId } from '@clever-drawer/core/chests/item';
+import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { Slot } from '@clever-drawer/core/chests/rows/slot';
 import type { BuildId, ItemId, SlotId } from '@clever-drawer/core/ids';
 import { SLOT_LABELS } from '@clever-drawer/core/menu/slot-menu';
+import { loadedInWords } from '../catalogue/build-words';
 import { absenceOf } from '../catalogue/presence';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { fullNameOf } from '../catalogue/item-names';
@@ -44,23 +46,27 @@ export interface SlotActions {
 
 interface Props {
   readonly slot: Slot;
+  /** The width of its lane; null where that is not known. */
+  readonly width: LaneWidth | null;
   readonly place: string;
   readonly catalogue: ChosenCatalogue;
   readonly actions: SlotActions;
 }
 
 /** A slot: empty, or with what is in it. A letter typed on it is searched for at once; what is in it is dragged to other slots. */
-export function SlotButton({ slot, place, catalogue, actions }: Props) {
+export function SlotButton({ slot, width, place, catalogue, actions }: Props) {
   const plugin = slot.pluginId === null ? undefined : catalogue.byId.get(itemId({ ...slot, pluginId: slot.pluginId }));
   const build = plugin?.builds.find((one) => one.id === slot.buildId);
   const isEmpty = slot.pluginId === null;
   const isBypassed = slot.bypass === true;
   const isFed = slot.sidechain === true;
+  const unusual = loadedInWords(plugin?.builds ?? [], build, { width, sidechain: isFed });
   const words = isEmpty
     ? `empty, for: ${SLOT_LABELS[slot.kind]}${isFed ? ', with a sidechain' : ''}`
     : [
         plugin === undefined ? 'a plugin that is not in the catalogue' : fullNameOf(plugin),
         plugin?.program === undefined ? build?.format : `in ${plugin.program}`,
+        unusual === null ? null : `not the usual build: ${unusual}`,
         plugin === undefined ? null : absenceOf(plugin),
         isBypassed ? 'bypassed' : null,
         isFed ? 'with a sidechain' : null,
@@ -141,9 +147,9 @@ export function SlotButton({ slot, place, catalogue, actions }: Props) {
             </span>
           </>
         )}
-        {isFed && (
-          <span className={styles.fed} aria-hidden>
-            SC
+        {(isFed || unusual !== null) && (
+          <span className={styles.slotMark} aria-hidden>
+            {[unusual, isFed ? 'SC' : null].filter((word) => word !== null).join(' ')}
           </span>
         )}
       </button>
