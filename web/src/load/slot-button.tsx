@@ -141,15 +141,18 @@ export function SlotButton({ slot, width, place, catalogue, actions }: Props) {
           <span className="quiet">{SLOT_LABELS[slot.kind]}</span>
         ) : (
           <>
-            <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />
+            <span className={styles.slotSign}>
+              <TypeGlyph types={plugin?.types ?? []} role={plugin?.role ?? null} />
+              {unusual !== null && <span aria-hidden>{unusual}</span>}
+            </span>
             <span className={styles.slotName}>
               <CutLines name={slotLabel(plugin)} />
             </span>
           </>
         )}
-        {(isFed || unusual !== null) && (
-          <span className={styles.slotMark} aria-hidden>
-            {[unusual, isFed ? 'SC' : null].filter((word) => word !== null).join(' ')}
+        {isFed && (
+          <span className={styles.fed} aria-hidden>
+            SC
           </span>
         )}
       </button>
