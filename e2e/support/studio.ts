@@ -50,12 +50,12 @@ export async function undo(page: Page, times = 1): Promise<void> {
   await saved(page);
 }
 
-/** Writes an LV2 bundle of a delay into a folder. */
-export async function putBundle(folder: string, name: string, title = name): Promise<void> {
+/** Writes an LV2 bundle of a delay into a folder, of a minor version where one is given. */
+export async function putBundle(folder: string, name: string, title = name, minor?: number): Promise<void> {
   await mkdir(join(folder, `${name}.lv2`), { recursive: true });
   await writeFile(
     join(folder, `${name}.lv2`, 'manifest.ttl'),
-    `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${title}" .`,
+    `@prefix lv2: <http://lv2plug.in/ns/lv2core#> .\n@prefix doap: <http://usefulinc.com/ns/doap#> .\n<urn:${name}> a lv2:Plugin , lv2:DelayPlugin ; doap:name "${title}"${minor === undefined ? '' : ` ; lv2:minorVersion ${String(minor)} ; lv2:microVersion 0`} .`,
   );
 }
 

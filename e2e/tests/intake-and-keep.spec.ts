@@ -3,7 +3,7 @@ import { mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { accessible, front, placeOf, putBundle } from '../support/studio';
+import { accessible, front, placeOf, putBundle, row, saved } from '../support/studio';
 
 const MARKUP = 'Slapper <img src=x onerror=document.title=1>';
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
@@ -43,6 +43,37 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
   await page.goto(await placeOf('intake'));
   await page.getByRole('button', { name: `Remove ${gone} from the list` }).click();
   await expect(page.getByRole('button', { name: `Scan ${gone}` })).toHaveCount(0);
+});
+
+test('what is set aside as a demo and has another version since is told, and brought back', async ({ page }) => {
+  const folder = join(process.env.DEMO_FOLDER ?? '', 'on trial');
+  await putBundle(folder, 'tryme', 'Thimble Trial', 2);
+  await page.goto(await placeOf('intake'));
+  await page.getByLabel('Another folder').fill(folder);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(page.getByText('1 build is new.')).toBeVisible();
+  await page.getByRole('link', { name: 'Sort' }).click();
+  await page.getByLabel('Find', { exact: true }).fill('thimble trial');
+  await row(page, 'Thimble Trial').click();
+  await page.keyboard.press('a');
+  await page.getByRole('dialog').getByText('demo', { exact: true }).click();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('contentinfo')).toContainText(/Undo: set .+ aside/);
+  await saved(page);
+  await page.getByRole('link', { name: 'Intake' }).click();
+  const again = page.getByRole('region', { name: /^Set aside, and changed by the last scan/ });
+  await expect(page.getByRole('button', { name: `Scan ${folder}` })).toBeVisible();
+  await expect(again).toHaveCount(0);
+  await putBundle(folder, 'tryme', 'Thimble Trial', 4);
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(again).toContainText('Thimble Trial', { timeout: 30_000 });
+  await expect(again).toContainText(/set aside: demo\s+version 2\.0 → 4\.0/);
+  await accessible(page);
+  await again.getByRole('button', { name: 'Bring Thimble Trial back' }).click();
+  await expect(again).toHaveCount(0);
+  await saved(page);
+  await page.getByRole('button', { name: `Remove ${folder} from the list` }).click();
 });
 
 test('a folder is found by walking from folder to folder, by keyboard alone', async ({ page }) => {

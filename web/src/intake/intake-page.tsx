@@ -2,6 +2,7 @@ import { isUnderWay, useFolders, useScans } from '../catalogue/queries';
 import { Failed, Loading } from '../parts/empty-note';
 import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
+import { AsideChangedPanel } from './aside-changed-panel';
 import { ArrivalNote } from './arrival-note';
 import { FolderList } from './folder-list';
 import { LeftOutPanel } from './left-out-panel';
@@ -36,6 +37,7 @@ export function IntakePage() {
         <div className={styles.intakeColumn}>
           {computer.here && <ArrivalNote />}
           <ScanPanel underWay={underWay} last={ended[0] ?? null} hasFolders={folders.data.length > 0} />
+          <AsideChangedPanel scan={ended[0] ?? null} />
           <ProblemPanel busy={underWay.length > 0} />
           <LeftOutPanel />
           <ScanHistory scans={ended.slice(1)} />
