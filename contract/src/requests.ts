@@ -65,8 +65,10 @@ export const scanRequest = object({
   problems: boolean().strict().default(false),
 }).noUnknown();
 
+/** A chest to work out; `again`: the chest of this id is there, and only its drawers are worked out anew. */
 export const chestRequest = object({
   id: newId(),
+  again: boolean().strict().default(false),
   name: name('the name of a chest'),
   by: string().oneOf(CHEST_BASES).required(),
   slots: slots().default(null),

@@ -206,6 +206,34 @@ describe('arranging', () => {
     expect(view.entry).toHaveLength(3);
   });
 
+  it('starts a chest again: its drawers anew, the others as they were; one step back brings all back', async () => {
+    const before = await arrangement();
+    const path = `/computers/${computer}/worked-out-chests`;
+    const chest = before.chest.find((one) => one.id === chestId);
+    const again = { id: chestId, name: 'Any', by: 'type', again: true };
+    expect((await post(path, again)).status).toBe(201);
+    const after = await arrangement();
+    expect(after.chest).toEqual(before.chest);
+    const of = ({ drawer }: typeof before, own: boolean) => drawer.filter((one) => (one.chestId === chestId) === own);
+    expect(of(after, false)).toEqual(of(before, false));
+    const ids = new Set(of(before, true).map((one) => one.id));
+    expect(of(after, true).length).toBeGreaterThan(0);
+    expect(of(after, true).some((one) => ids.has(one.id))).toBe(false);
+    expect(after.entry.some((one) => ids.has(one.drawerId))).toBe(false);
+    await post(`/computers/${computer}/undo`, {});
+    const undone = await arrangement();
+    const sorted = (rows: readonly { id: string }[]) => [...rows].sort((a, b) => (a.id < b.id ? -1 : 1));
+    expect(sorted(undone.drawer)).toEqual(sorted(before.drawer));
+    expect(sorted(undone.entry)).toEqual(sorted(before.entry));
+    expect(chest).toBeDefined();
+    const gone = await post<ProblemDetails>(path, { ...again, id: randomUUID() });
+    expect([gone.status, gone.body.detail]).toEqual([422, 'This chest has just been deleted. Make a new one instead.']);
+    const taken = await post<ProblemDetails>(path, { ...again, again: false });
+    expect(taken.status).toBe(422);
+    const itself = await post<ProblemDetails>(path, { ...again, without: chestId });
+    expect(itself.status).toBe(422);
+  });
+
   it('loads what fits into a slot, and writes down how', async () => {
     const lane = randomUUID();
     await change({

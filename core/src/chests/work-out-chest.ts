@@ -17,7 +17,8 @@ import type { Change } from './edit.js';
 import { followingDrawers } from './following-drawers.js';
 import type { DrawerPlan } from './lay-out-drawers.js';
 import { layOutDrawers } from './lay-out-drawers.js';
-import { chestsOf } from './look-up.js';
+import { removeDrawer } from './drawer-rows.js';
+import { chestsOf, drawersIn } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import { newChest } from './plan-chest.js';
 
@@ -48,6 +49,23 @@ export function workOutChest(
       ...drawers,
     ],
   };
+}
+
+/**
+ * The change that starts a chest again: what its drawers hold, their names, order and rules go, and they are worked out anew. The chest keeps its name,
+ * purpose and place. Plugins, and all other chests, stay as they are.
+ */
+export function startChestAgain(
+  state: Arrangement,
+  plugins: readonly Sorted[],
+  chest: Chest,
+  wish: WorkOut,
+  newDrawerId: () => DrawerId,
+): Change {
+  const gone = drawersIn(state, chest.id, null).flatMap((drawer) => removeDrawer(state, drawer));
+  // The first place is free again, so the new drawers are laid out as in a chest that is empty.
+  const drawers = layOutDrawers(planDrawers(plugins, wish), chest.id, null, newDrawerId);
+  return { label: `start the chest ${chest.name} again`, edits: [...gone, ...drawers] };
 }
 
 /** The drawers that a worked-out chest would have, each plugin by name; every plugin stands in at least one. */

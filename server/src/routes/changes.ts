@@ -6,7 +6,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { NOTHING_RULED } from '@clever-drawer/core/chests/ruled';
 import { withChoices } from '@clever-drawer/core/chests/with-choices';
 import { foldersWithin } from '@clever-drawer/core/chests/folders-within';
-import { workOutChest } from '@clever-drawer/core/chests/work-out-chest';
+import { startChestAgain, workOutChest } from '@clever-drawer/core/chests/work-out-chest';
 import { asId, type ChestId, type ComputerId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { EntityManager } from 'typeorm';
 import { refused } from '../http/http-error.js';
@@ -64,15 +64,20 @@ export function changeHandlers({ source, arranging, catalogues, arrivals }: Cont
     'POST /computers/{computer}/redo': back('redo'),
 
     'POST /computers/{computer}/worked-out-chests': async ({ path, window, body }) => {
-      const { id, without, ...wish } = body;
+      const { id, without, again, ...wish } = body;
       const { saved } = await arranging.change(path.computer, window, async (db, computerId, state) => {
-        if (state.chest.has(id)) throw refused('This chest has been made already.');
+        const there = state.chest.get(id);
+        if (there !== undefined && !again) throw refused('This chest has been made already.');
+        if (there === undefined && again) throw refused('This chest has just been deleted. Make a new one instead.');
+        if (without === id) throw refused('A chest can’t be started again without what it holds itself.');
         const { plugins } = await catalogues.of(db, computerId);
         const all = await withOwnEntries(db, computerId, plugins, state);
         const here = await leftFor(db, all, computerId, state, without);
-        const change = workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, () =>
-          asId<DrawerId>(randomUUID()),
-        );
+        const newDrawerId = (): DrawerId => asId<DrawerId>(randomUUID());
+        const change =
+          there === undefined
+            ? workOutChest(state, here, { ...wish, id: asId<ChestId>(id) }, newDrawerId)
+            : startChestAgain(state, here, there, wish, newDrawerId);
         return { saved: await saveChange(db, computerId, state, change, window) };
       });
       return saved;

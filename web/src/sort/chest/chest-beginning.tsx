@@ -2,7 +2,7 @@ import { useId } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { INNER_BASES, type InnerBasis } from '@clever-drawer/core/chests/chest-groups';
-import { BEGINNINGS, isBasis, isCopy, STARTS, type Beginning, type WorkOut } from './new-chest';
+import { isBasis, isCopy, STARTS, type Beginning, type WorkOut } from './new-chest';
 import styles from './chest.module.css';
 
 const INNER_WORDS: Readonly<Record<InnerBasis, string>> = {
@@ -13,6 +13,8 @@ const INNER_WORDS: Readonly<Record<InnerBasis, string>> = {
 
 interface Props {
   readonly chests: readonly Chest[];
+  /** How it may begin. */
+  readonly beginnings: readonly Beginning[];
   readonly beginning: Beginning;
   readonly setBeginning: (beginning: Beginning) => void;
   readonly source: string;
@@ -22,12 +24,21 @@ interface Props {
 }
 
 /** How a new chest begins: empty, as a copy, or worked out. */
-export function ChestBeginning({ chests, beginning, setBeginning, source, setSource, workOut, setWorkOut }: Props) {
+export function ChestBeginning({
+  chests,
+  beginnings,
+  beginning,
+  setBeginning,
+  source,
+  setSource,
+  workOut,
+  setWorkOut,
+}: Props) {
   const id = useId();
   return (
     <fieldset>
       <legend className="form-label">Start</legend>
-      {BEGINNINGS.filter((one) => !isCopy(one) || chests.length > 0).map((one) => (
+      {beginnings.map((one) => (
         <Form.Check
           key={one}
           type="radio"

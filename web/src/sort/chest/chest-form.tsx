@@ -9,6 +9,8 @@ import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
 import { ChestPreview } from './chest-preview';
 import {
+  BEGINNINGS,
+  FIRST_WORK_OUT,
   isBasis,
   isCopy,
   STARTS,
@@ -45,7 +47,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
   const [typed, setName] = useState<string | null>(chest?.name ?? null);
   const [slots, setSlots] = useState<readonly ChestSlot[]>(chest?.slots ?? []);
   const [source, setSource] = useState<string>(chests[0]?.id ?? '');
-  const [workOut, setWorkOut] = useState<WorkOut>({ most: '40', inner: 'letters', without: '', follows: false });
+  const [workOut, setWorkOut] = useState<WorkOut>(FIRST_WORK_OUT);
   const id = useId();
   const original = chests.find((one) => one.id === source);
   const [selection, setSelection] = useState(chest?.selection ?? false);
@@ -73,6 +75,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
       {chest === null && (
         <ChestBeginning
           chests={chests}
+          beginnings={BEGINNINGS.filter((one) => !isCopy(one) || chests.length > 0)}
           beginning={beginning}
           setBeginning={setBeginning}
           source={source}

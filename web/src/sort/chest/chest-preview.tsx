@@ -10,7 +10,7 @@ import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { counted } from '../../lib/counted';
 import { formatsOf } from '../ribbons/facets';
-import type { ChestStart } from './new-chest';
+import type { WorkedOut } from './new-chest';
 import styles from './chest.module.css';
 
 const PREVIEWED = 12;
@@ -23,7 +23,7 @@ export function ChestPreview({
 }: {
   state: Arrangement;
   catalogue: ChosenCatalogue;
-  start: Extract<ChestStart, { kind: 'worked-out' }>;
+  start: WorkedOut;
 }) {
   const ruled = useRuled(catalogue, state);
   const plans = useMemo(() => {

@@ -12,6 +12,7 @@ import type { Changes } from '../../arrangement/changes';
 import { ChestDivider } from '../../parts/level-divider';
 import { DividerBox } from '../../parts/divider-box';
 import { ChestForm } from './chest-form';
+import { StartAgainForm } from './start-again-form';
 import { FRONT_SHOWS, FRONT_SIZES, useChestLook, type FrontShow, type FrontSize } from './chest-look';
 import type { NewChest } from './new-chest';
 import { KeyHint } from '../../keys/key-hint';
@@ -51,6 +52,7 @@ export function ChestTabs({
   order,
 }: Props) {
   const [form, setForm] = useState<'new' | Chest | null>(null);
+  const [again, setAgain] = useState<Chest | null>(null);
   const [dividing, setDividing] = useState<Chest | null>(null);
   const chests = chestsOf(state);
   const openMenu = useActMenu();
@@ -141,6 +143,9 @@ export function ChestTabs({
             <Dropdown.Item as="button" type="button" onClick={order}>
               Order of its drawers …
             </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => setAgain(chest)}>
+              Start again …
+            </Dropdown.Item>
             <Dropdown.Divider />
             <FrontsMenu chest={chest.id} />
             <Dropdown.Divider />
@@ -170,6 +175,20 @@ export function ChestTabs({
           first={dividing.dividerBefore ?? null}
           close={() => setDividing(null)}
           done={(label) => void changes.make({ kind: 'divide-chests', id: dividing.id, label })}
+        />
+      )}
+      {again !== null && (
+        <StartAgainForm
+          state={state}
+          catalogue={catalogue}
+          chest={again}
+          done={({ kind: _kind, ...wish }) => {
+            setAgain(null);
+            const { id, name, selection } = again;
+            const slots = again.slots === null ? null : [...again.slots];
+            void changes.workOut({ id, name, slots, selection, again: true, ...wish });
+          }}
+          close={() => setAgain(null)}
         />
       )}
       {form !== null && (
@@ -258,7 +277,8 @@ export async function makeChest(
     }
     case 'worked-out': {
       const { kind: _kind, ...wish } = start;
-      const made = await changes.workOut({ id, name, slots: slots === null ? null : [...slots], selection, ...wish });
+      const meant = slots === null ? null : [...slots];
+      const made = await changes.workOut({ id, name, slots: meant, selection, again: false, ...wish });
       return made ? id : null;
     }
   }

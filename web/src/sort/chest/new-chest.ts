@@ -7,15 +7,21 @@ export type ChestStart =
   | { readonly kind: 'empty' }
   | { readonly kind: 'copy' | 'structure'; readonly of: ChestId }
   | { readonly kind: 'rules' }
-  | {
-      readonly kind: 'worked-out';
-      readonly by: ChestBasis;
-      readonly most: number | null;
-      readonly inner: InnerBasis;
-      readonly without: ChestId | null;
-      /** Whether its drawers fill themselves by rules, now and later. */
-      readonly follows: boolean;
-    };
+  | WorkedOut;
+
+/** A chest that is worked out from the catalogue, and how. */
+export interface WorkedOut {
+  readonly kind: 'worked-out';
+  readonly by: ChestBasis;
+  readonly most: number | null;
+  readonly inner: InnerBasis;
+  readonly without: ChestId | null;
+  /** Whether its drawers fill themselves by rules, now and later. */
+  readonly follows: boolean;
+}
+
+/** How a chest is worked out, as it is typed first. */
+export const FIRST_WORK_OUT: WorkOut = { most: '40', inner: 'letters', without: '', follows: false };
 
 /** Whether a chest begins with the drawers of another one. */
 export const isCopy = (beginning: Beginning): beginning is 'copy' | 'structure' =>
@@ -47,6 +53,8 @@ export const STARTS: Readonly<
 export type Beginning = keyof typeof STARTS;
 /** In the order in which they are offered. */
 export const BEGINNINGS: readonly Beginning[] = ['empty', 'copy', 'structure', 'rules', ...CHEST_BASES];
+/** How a chest that is started again is worked out. */
+export const BASES: readonly ChestBasis[] = CHEST_BASES;
 /** Whether a chest that begins so is worked out. */
 export const isBasis = (beginning: Beginning): beginning is ChestBasis =>
   (CHEST_BASES as readonly string[]).includes(beginning);
@@ -67,7 +75,7 @@ export function workedOut(
   by: ChestBasis,
   { most, inner, without, follows }: WorkOut,
   chests: readonly Chest[],
-): ChestStart {
+): WorkedOut {
   const limit = Math.max(FEWEST, Math.min(MOST, Math.round(Number(most)) || FEWEST));
   return {
     kind: 'worked-out',
