@@ -150,6 +150,12 @@ export const API = {
     tagged: true,
     problems: NO_COMPUTER,
   },
+  'GET /computers/{computer}/found-nowhere': {
+    summary: 'The plugins of which no computer of the studio finds a build.',
+    status: 200,
+    answer: answers.foundNowhere,
+    problems: NO_COMPUTER,
+  },
   'GET /computers/{computer}/plugins': {
     summary:
       'The catalogue as the producer has it: names, tags, notes, corrections, and every place that a plugin stands in.',

@@ -3,7 +3,7 @@ import { mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { accessible, front, placeOf, putBundle, row, saved } from '../support/studio';
+import { accessible, front, placeOf, putBundle, row, saved, undo } from '../support/studio';
 
 const MARKUP = 'Slapper <img src=x onerror=document.title=1>';
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
@@ -73,6 +73,48 @@ test('what is set aside as a demo and has another version since is told, and bro
   await again.getByRole('button', { name: 'Bring Thimble Trial back' }).click();
   await expect(again).toHaveCount(0);
   await saved(page);
+  await page.getByRole('button', { name: `Remove ${folder} from the list` }).click();
+});
+
+test('what no computer has any more is taken out of a chest in one step, and comes back with undo', async ({
+  page,
+}) => {
+  const folder = join(process.env.DEMO_FOLDER ?? '', 'short visit');
+  await putBundle(folder, 'moth', 'Paper Moth Echo');
+  await page.goto(await placeOf('intake'));
+  await page.getByLabel('Another folder').fill(folder);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(page.getByText('1 build is new.')).toBeVisible();
+  await page.getByRole('link', { name: 'Sort' }).click();
+  await page.getByLabel('Find', { exact: true }).fill('paper moth');
+  await row(page, 'Paper Moth Echo').click();
+  await page.keyboard.press('f');
+  await page.keyboard.type('narration');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('contentinfo')).toContainText('Undo: file Paper Moth Echo into Narration');
+  const takeOut = async () => {
+    await page.getByRole('button', { name: 'The chest Everyday' }).click();
+    await page.getByRole('button', { name: 'Take out what no computer has …' }).click();
+  };
+  await takeOut();
+  const box = page.getByRole('dialog');
+  await expect(box).toContainText('Everything in its drawers was found on a computer of the studio.');
+  await expect(box.getByRole('button', { name: 'Take out' })).toBeDisabled();
+  await page.keyboard.press('Escape');
+  await rm(join(folder, 'moth.lv2'), { recursive: true });
+  await page.getByRole('link', { name: 'Intake' }).click();
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(page.locator('[class*="counts"] div', { hasText: 'gone' })).toContainText('1', { timeout: 30_000 });
+  await page.getByRole('link', { name: 'Sort' }).click();
+  await takeOut();
+  await expect(box).toContainText('Paper Moth Echo in Narration');
+  await accessible(page);
+  await box.getByRole('button', { name: 'Take out' }).click();
+  await expect(page.getByRole('contentinfo')).toContainText('Undo: take Paper Moth Echo out of Narration');
+  await saved(page);
+  await undo(page, 2);
+  await page.getByRole('link', { name: 'Intake' }).click();
   await page.getByRole('button', { name: `Remove ${folder} from the list` }).click();
 });
 

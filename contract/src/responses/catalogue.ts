@@ -67,6 +67,9 @@ export const catalogueView = thing('Catalogue', {
 /** See catalogueView. */
 export type CatalogueView = Answer<typeof catalogueView>;
 
+/** The plugins of which no computer of the studio finds a build. */
+export const foundNowhere = listOf(idOf<PluginId>());
+
 /** The presets that a computer has, each once for its plugin; `leftOut` are more than are told of. */
 export const presetsView = thing('Presets', {
   revision: count(),

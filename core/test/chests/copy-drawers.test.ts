@@ -1,3 +1,4 @@
+import { goneInChest } from '../../src/chests/gone-in-chest';
 import { chestsOf, drawersIn } from '../../src/chests/look-up';
 import { termsOf } from '../../src/rules/condition';
 import { conditionOf, type Rule } from '../../src/rules/rule';
@@ -31,6 +32,13 @@ describe('drawers and chests with all they hold', () => {
     expect(said(two, { kind: 'copy-drawer', id: d('S'), newId: d('T'), chestId: c('c'), parentId: d('I') })).toContain(
       'into itself',
     );
+  });
+
+  it('what is gone is told drawer by drawer, also in inner ones, and of this chest alone', () => {
+    expect(goneInChest(two, c('c'), new Set([p('Echo')])).map(({ drawerId }) => drawerId)).toContain(d('I'));
+    expect(goneInChest(two, c('c'), new Set([p('Echo')])).flatMap(({ itemIds }) => itemIds)).toContain(p('Echo'));
+    expect(goneInChest(two, c('c'), new Set([p('Nothing')]))).toEqual([]);
+    expect(goneInChest(two, c('m'), new Set(all))).toEqual([]);
   });
 
   it('a chest is copied, ordered, and meant for slots', () => {

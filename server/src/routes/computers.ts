@@ -28,7 +28,7 @@ import {
 } from '../store/computer-store.js';
 import { loadPresets } from '../store/preset-store.js';
 import { loadTraits } from '../store/trait-store.js';
-import { unionOf } from '../store/studio-store.js';
+import { foundNowhere, unionOf } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
 type Keys =
@@ -38,7 +38,7 @@ type Keys =
   | `${'GET' | 'POST'} /computers/{computer}/folders`
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | `GET /computers/{computer}/${'proposed-folders' | 'directories'}`
-  | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
+  | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'found-nowhere' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
 
 const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
   root: (path) => `${path} is a whole disk. Add the plugin folders on it; Intake proposes the usual ones.`,
@@ -194,6 +194,11 @@ export function computerHandlers({
       const plugin = await loadPlugin(db, await computerIdOf(db, path.computer), asId<PluginId>(path.plugin));
       if (plugin === null) throw notFound('plugin');
       return plugin;
+    },
+
+    'GET /computers/{computer}/found-nowhere': async ({ path }) => {
+      await computerIdOf(db, path.computer);
+      return foundNowhere(db);
     },
 
     'GET /computers/{computer}/vendors': async ({ path }) => loadVendors(db, await computerIdOf(db, path.computer)),

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { ComputerId } from '@clever-drawer/core/ids';
+import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { StudioRow } from '../database/entities/computer.js';
 
 /** How far the studio is: its epoch, and counts of the changes of what is arranged and of the catalogues of its computers. */
@@ -72,3 +72,12 @@ export const unionOf = async (db: EntityManager): Promise<StudioRow['union']> =>
 
 /** Notes that builds have been grouped by the rules of today. */
 export const regrouped = (db: EntityManager): Promise<unknown> => db.update(StudioRow, { id: 1 }, { regroups: false });
+
+/** The plugins of which no computer finds a build, in order of their ids. */
+export async function foundNowhere(db: EntityManager): Promise<PluginId[]> {
+  const rows = await db.query<{ id: PluginId }[]>(
+    `SELECT id FROM plugin WHERE NOT EXISTS
+       (SELECT 1 FROM build WHERE build."pluginId" = plugin.id AND build.found) ORDER BY id`,
+  );
+  return rows.map(({ id }) => id);
+}

@@ -16,7 +16,7 @@ import { useComputer } from '../lib/use-computer';
 import { useSteadyList } from '../lib/use-steady';
 import { useKept } from '../lib/use-stored';
 import { keepVisit } from '../lib/visited';
-import { makeChest } from './chest/chest-tabs';
+import { makeChest } from './chest/make-chest';
 import type { DeskBox } from './desk-boxes';
 import { deskMemory } from './desk-memory';
 import { useDrop } from './drag/use-drop';

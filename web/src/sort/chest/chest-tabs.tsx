@@ -5,15 +5,16 @@ import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import { sameRow } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
-import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
-import { STARTER_RULES } from '@clever-drawer/core/rules/starter-rules';
+import type { ChestId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
 import { ChestDivider } from '../../parts/level-divider';
 import { DividerBox } from '../../parts/divider-box';
 import { ChestForm } from './chest-form';
+import { GoneBox } from './gone-box';
 import { StartAgainForm } from './start-again-form';
 import { FRONT_SHOWS, FRONT_SIZES, useChestLook, type FrontShow, type FrontSize } from './chest-look';
+import { makeChest } from './make-chest';
 import type { NewChest } from './new-chest';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey, type KeyHandlers } from '../../keys/use-keys';
@@ -53,6 +54,7 @@ export function ChestTabs({
 }: Props) {
   const [form, setForm] = useState<'new' | Chest | null>(null);
   const [again, setAgain] = useState<Chest | null>(null);
+  const [goneOf, setGoneOf] = useState<Chest | null>(null);
   const [dividing, setDividing] = useState<Chest | null>(null);
   const chests = chestsOf(state);
   const openMenu = useActMenu();
@@ -146,6 +148,9 @@ export function ChestTabs({
             <Dropdown.Item as="button" type="button" onClick={() => setAgain(chest)}>
               Start again …
             </Dropdown.Item>
+            <Dropdown.Item as="button" type="button" onClick={() => setGoneOf(chest)}>
+              Take out what no computer has …
+            </Dropdown.Item>
             <Dropdown.Divider />
             <FrontsMenu chest={chest.id} />
             <Dropdown.Divider />
@@ -175,6 +180,20 @@ export function ChestTabs({
           first={dividing.dividerBefore ?? null}
           close={() => setDividing(null)}
           done={(label) => void changes.make({ kind: 'divide-chests', id: dividing.id, label })}
+        />
+      )}
+      {goneOf !== null && (
+        <GoneBox
+          state={state}
+          catalogue={catalogue}
+          chest={goneOf}
+          done={(gone) => {
+            setGoneOf(null);
+            void changes.make(
+              ...gone.map(({ drawerId, itemIds }): Intent => ({ kind: 'take-out', drawerId, pluginIds: itemIds })),
+            );
+          }}
+          close={() => setGoneOf(null)}
         />
       )}
       {again !== null && (
@@ -247,39 +266,3 @@ function progressWords(chest: Chest, isAnswered: boolean, filed: number, toFile:
 }
 
 const CHEST_MENU = ['open', 'rename', 'divider', 'order', 'earlier', 'later', 'remove'] as const;
-
-/** Makes a chest, empty, as a copy, by rules or worked out; null when it could not be saved. */
-export async function makeChest(
-  changes: Changes,
-  { name, slots, selection = false, start }: NewChest,
-): Promise<ChestId | null> {
-  const id = asId<ChestId>(crypto.randomUUID());
-  const selected: Intent[] = selection ? [{ kind: 'set-chest-selection', id, selection }] : [];
-  switch (start.kind) {
-    case 'empty':
-      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...selected)) ? id : null;
-    case 'copy':
-    case 'structure': {
-      const filled = start.kind === 'copy';
-      return (await changes.make({ kind: 'copy-chest', id: start.of, newId: id, name, filled })) ? id : null;
-    }
-    case 'rules': {
-      const drawers = STARTER_RULES.map(({ name: own, text }): Intent => ({
-        kind: 'make-drawer',
-        id: asId<DrawerId>(crypto.randomUUID()),
-        chestId: id,
-        parentId: null,
-        name: own,
-        rule: { kind: 'written', text },
-        pluginIds: [],
-      }));
-      return (await changes.make({ kind: 'make-chest', id, name, slots }, ...selected, ...drawers)) ? id : null;
-    }
-    case 'worked-out': {
-      const { kind: _kind, ...wish } = start;
-      const meant = slots === null ? null : [...slots];
-      const made = await changes.workOut({ id, name, slots: meant, selection, again: false, ...wish });
-      return made ? id : null;
-    }
-  }
-}

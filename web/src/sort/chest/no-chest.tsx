@@ -1,7 +1,7 @@
 import Button from 'react-bootstrap/Button';
 import type { Changes } from '../../arrangement/changes';
 import { EmptyNote } from '../../parts/empty-note';
-import { makeChest } from './chest-tabs';
+import { makeChest } from './make-chest';
 import type { NewChest } from './new-chest';
 
 const EMPTY: NewChest = { name: 'Everyday', slots: null, start: { kind: 'empty' } };
