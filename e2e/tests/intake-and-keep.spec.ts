@@ -2,11 +2,20 @@ import { execFileSync } from 'node:child_process';
 import { mkdir, readFile, rm, symlink, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { accessible, front, placeOf, putBundle, row, saved, undo } from '../support/studio';
 
 const MARKUP = 'Slapper <img src=x onerror=document.title=1>';
 const SCAN = fileURLToPath(new URL('../../scripts/scan.mjs', import.meta.url));
+
+/** Adds a folder with one new plugin in Intake, and scans it. */
+async function addAndScan(page: Page, folder: string): Promise<void> {
+  await page.goto(await placeOf('intake'));
+  await page.getByLabel('Another folder').fill(folder);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: `Scan ${folder}` }).click();
+  await expect(page.getByText('1 build is new.')).toBeVisible();
+}
 
 test('a new plugin arrives with a scan, and fills a clever drawer; a folder that is not there is a problem with a remedy', async ({
   page,
@@ -48,11 +57,7 @@ test('a new plugin arrives with a scan, and fills a clever drawer; a folder that
 test('what is set aside as a demo and has another version since is told, and brought back', async ({ page }) => {
   const folder = join(process.env.DEMO_FOLDER ?? '', 'on trial');
   await putBundle(folder, 'tryme', 'Thimble Trial', 2);
-  await page.goto(await placeOf('intake'));
-  await page.getByLabel('Another folder').fill(folder);
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: `Scan ${folder}` }).click();
-  await expect(page.getByText('1 build is new.')).toBeVisible();
+  await addAndScan(page, folder);
   await page.getByRole('link', { name: 'Sort' }).click();
   await page.getByLabel('Find', { exact: true }).fill('thimble trial');
   await row(page, 'Thimble Trial').click();
@@ -81,11 +86,7 @@ test('what no computer has any more is taken out of a chest in one step, and com
 }) => {
   const folder = join(process.env.DEMO_FOLDER ?? '', 'short visit');
   await putBundle(folder, 'moth', 'Paper Moth Echo');
-  await page.goto(await placeOf('intake'));
-  await page.getByLabel('Another folder').fill(folder);
-  await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: `Scan ${folder}` }).click();
-  await expect(page.getByText('1 build is new.')).toBeVisible();
+  await addAndScan(page, folder);
   await page.getByRole('link', { name: 'Sort' }).click();
   await page.getByLabel('Find', { exact: true }).fill('paper moth');
   await row(page, 'Paper Moth Echo').click();

@@ -1,6 +1,6 @@
 /** Two computers of one studio: what each says and has, and what the other has of it. */
 import { randomUUID } from 'node:crypto';
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type {
   ArrangementView,
@@ -74,6 +74,19 @@ it('a plugin whose vendor is known on one of them only is one, under the id that
     `/computers/${computer}/plugins/${encodeURIComponent('tollgatesound/barndrum')}`,
   );
   expect([detail.builds, detail.elsewhere, detail.role]).toEqual([[], ['Puppet wagon'], 'instrument']);
+});
+
+it('is found nowhere only what neither of them has', async () => {
+  await putThere('eq', lv2('Copper EQ', 'EQPlugin'));
+  await putThere('drum', lv2('Barn Drum', 'InstrumentPlugin'));
+  await scanThere();
+  const nowhere = () => get<string[]>(`/computers/${computer}/found-nowhere`);
+  expect(await nowhere()).toEqual([]);
+  for (const place of ['eq', 'drum']) await rm(join(wagonPlugins, `${place}.lv2`), { recursive: true });
+  await scanThere();
+  // The other computer still has its own Copper EQ.
+  expect(await nowhere()).toEqual(['tollgatesound/barndrum']);
+  expect(await at<string[]>('/found-nowhere')).toEqual(['tollgatesound/barndrum']);
 });
 
 it('what was said of a plugin that turns out to be another one goes along with its builds', async () => {
