@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ChestBasis } from '@clever-drawer/core/chests/chest-groups';
 import { chestsOf, drawersOfChest, entriesIn } from '@clever-drawer/core/chests/look-up';
+import { drawersLookingAt } from '@clever-drawer/core/chests/rule-sources';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { counted } from '../../lib/counted';
@@ -26,6 +27,7 @@ export function StartAgainForm({ state, catalogue, chest, done, close }: Props) 
   const others = chestsOf(state).filter((one) => one.id !== chest.id);
   const start = workedOut(by, workOut, others);
   const drawers = drawersOfChest(state, chest.id);
+  const looking = drawersLookingAt(state, new Set(drawers.map(({ id }) => id)));
   const places = drawers.reduce((sum, { id }) => sum + entriesIn(state, id).length, 0);
   return (
     <FormBox
@@ -53,6 +55,12 @@ export function StartAgainForm({ state, catalogue, chest, done, close }: Props) 
             : `${counted(drawers.length, 'drawer')} with ${counted(places, 'place')} filled by hand ${drawers.length === 1 ? 'goes' : 'go'}: their names, order, dividers and rules too.`}{' '}
           The chest keeps its name and purpose. One step back brings all of it back.
         </p>
+        {looking.length > 0 && (
+          <p>
+            {counted(looking.length, 'rule')} in other chests {looking.length === 1 ? 'looks' : 'look'} at them, and will
+            find nothing there any more: {looking.map(({ name }) => name).join(', ')}.
+          </p>
+        )}
         <ChestPreview state={state} catalogue={catalogue} start={start} />
       </div>
     </FormBox>
