@@ -57,8 +57,8 @@ export function StartAgainForm({ state, catalogue, chest, done, close }: Props) 
         </p>
         {looking.length > 0 && (
           <p>
-            {counted(looking.length, 'rule')} in other chests {looking.length === 1 ? 'looks' : 'look'} at them, and will
-            find nothing there any more: {looking.map(({ name }) => name).join(', ')}.
+            {counted(looking.length, 'rule')} in other chests {looking.length === 1 ? 'looks' : 'look'} at them, and
+            will find nothing there any more: {looking.map(({ name }) => name).join(', ')}.
           </p>
         )}
         <ChestPreview state={state} catalogue={catalogue} start={start} />
