@@ -2,7 +2,7 @@ import { statSync, type Stats } from 'node:fs';
 import { sep } from 'node:path';
 
 /** Raised whenever readers, identity or inference learn more, so that everything is read and grouped anew once. */
-export const STAMP_VERSION = 'r6';
+export const STAMP_VERSION = 'r7';
 
 /**
  * The fingerprint of a place: the version of the readers, then pairs of a path inside and how it stood: kind, size, time of the last change of
