@@ -38,12 +38,13 @@ export class IndexedWords {
         for (const number of numbers) this.wordItems.add(number, posting);
       }
     };
-    texts.forEach(({ names, more, vendor = null, aliases = [], far = [] }, item) => {
+    texts.forEach(({ names, more, vendor = null, aliases = [], far = [], folders = [] }, item) => {
       for (const name of names) this.addName(name, item);
       this.pieces.add([...(vendor === null ? [] : wordsOf(vendor)), ...wordsOf(names[0] ?? '')]);
       post(more, moreWords, (text) => this.numbersOf(text), (item << PLACE_BITS) | PLACES.more);
       post(aliases, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.alias);
       post(far, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.far);
+      post(folders, otherWords, (text) => this.plainNumbersOf(text), (item << PLACE_BITS) | PLACES.folder);
     });
     this.words.close();
     this.initials.close();

@@ -49,8 +49,8 @@ export class SearchIndex {
   private readonly known: IndexedWords;
   /** The prices that are being worked out. */
   private cost: Uint8Array;
-  /** Whether words of the file, its folder and the description are left out of them. */
-  private skipsFar = false;
+  /** Whether names of folders are left out of them. */
+  private skipsFolders = false;
   readonly total: Uint16Array;
   readonly met: Uint8Array;
   /** How many typed words are whole words of the name. */
@@ -114,16 +114,15 @@ export class SearchIndex {
       read,
       read.map(({ items = 0 }) => commonness(items)),
     );
-    return { found: this.withoutFar(rankItems(this, this.mostMet(), wanted.length), read), isMet: false };
+    return { found: this.withoutFolders(rankItems(this, this.mostMet(), wanted.length), read), isMet: false };
   }
 
-  /** Of what fits some of the words: what fits one nearer than by file, folder or description, as long as anything does. */
-  private withoutFar(found: Uint32Array, read: readonly Typed[]): Uint32Array {
-    this.skipsFar = true;
+  /** Of what fits some of the words: what fits one of them elsewhere than in the name of a folder. */
+  private withoutFolders(found: Uint32Array, read: readonly Typed[]): Uint32Array {
+    this.skipsFolders = true;
     const prices = read.map((one) => this.pricesOf(one, read.length > 1));
-    this.skipsFar = false;
-    const near = found.filter((item) => prices.some((of) => of[item] !== NOT_MET));
-    return near.length > 0 ? near : found;
+    this.skipsFolders = false;
+    return found.filter((item) => prices.some((of) => of[item] !== NOT_MET));
   }
 
   /** Words that fit nothing at all ("the big plate") do not hide what the others fit. */
@@ -234,8 +233,8 @@ export class SearchIndex {
     const isWhole = tier === 'whole' || tier === 'plural';
     for (const posting of this.known.wordItems.of(word)) {
       const place = posting & PLACE_MASK;
-      if (this.skipsFar && place === PLACES.far) continue;
-      if (place >= PLACES.alias && reach === 'begun' && (place === PLACES.far || !isWhole)) continue;
+      if (this.skipsFolders && place === PLACES.folder) continue;
+      if (place >= PLACES.alias && reach === 'begun' && (place >= PLACES.far || !isWhole)) continue;
       const item = posting >> PLACE_BITS;
       const price = base + (PLACE_COSTS[place] ?? MORE_WORD);
       if (price < (cost[item] ?? NOT_MET)) cost[item] = price;

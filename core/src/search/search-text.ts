@@ -11,8 +11,10 @@ export interface SearchText {
   readonly vendor?: string | null;
   /** Other words for what stands in names and types: they are met whole only, as long as anything else is found. */
   readonly aliases?: readonly string[];
-  /** Words of the file, its folder and the description: they count where little else is found. */
+  /** Words of the file and the description: they count where little else is found. */
   readonly far?: readonly string[];
+  /** Names of the folders around the file: they count only where every typed word is met. */
+  readonly folders?: readonly string[];
 }
 
 /** What is known of a plugin by which it can be found. */
@@ -40,9 +42,9 @@ export function searchTextOfPlugin({ names, vendor, types, more, paths, descript
     far: [
       ...types.flatMap((type) => typeSynonyms(type, true)),
       ...paths.map(fileName),
-      ...new Set(paths.flatMap(folderNames)),
       ...(description === null ? [] : [description.slice(0, MAX_DESCRIPTION)]),
     ],
+    folders: [...new Set(paths.flatMap(folderNames))],
   };
 }
 

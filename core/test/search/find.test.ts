@@ -257,7 +257,7 @@ describe('everyday words, plurals, numbers and other languages', () => {
     plugin('KB303', 'Lintel', 'synth'),
     plugin('Bellows Low Pass', 'Lintel', 'filter'),
     plugin('Meridian', 'Lintel', 'stereo-imager', { description: 'Makes the puppets’ choir wider than the barn' }),
-    plugin('Vestry', 'Plumbago', 'reverb', { paths: ['/usr/lib/lv2/quillworks-vestry.lv2'] }),
+    plugin('Vestry', 'Plumbago', 'reverb', { paths: ['/usr/lib/lv2/belfry/quillworks-vestry.lv2'] }),
   ];
   const index = new SearchIndex(plugins.map(({ text }) => text));
   const names = (typed: string): string[] => Array.from(index.find(typed), (at) => plugins[at]?.name ?? '');
@@ -277,8 +277,12 @@ describe('everyday words, plurals, numbers and other languages', () => {
     expect(new Set(names('delays'))).toEqual(new Set(['Delay Stereo', 'Delay Simple', 'Puddle Echo']));
   });
 
-  it('where words fit nothing, a folder alone brings in nothing beside what names fit', () => {
-    expect(names('thistle quillworks unheard')).toEqual(['Thistle']);
+  it('the name of a folder finds what is in it, and counts only where every word is met', () => {
+    expect(names('belfry')).toEqual(['Vestry']);
+    expect(names('belfry vestry')).toEqual(['Vestry']);
+    expect(names('belfry unheard')).toEqual([]);
+    expect(names('thistle belfry unheard')).toEqual(['Thistle']);
+    // A file or a description goes on to be found beside a word that fits nothing.
     expect(names('quillworks unheard')).toEqual(['Vestry']);
   });
 
