@@ -39,13 +39,13 @@ export function copyDrawers(state: Arrangement, copies: readonly { drawer: Drawe
   for (const { drawer, to } of copies) noteCopies(state, drawer, to.id, ids);
   return edits.map((edit) =>
     edit.of === 'drawer' && edit.after !== null && edit.after.rule !== null
-      ? { ...edit, after: { ...edit.after, rule: lookingAtOthers(edit.after.rule, ids) } }
+      ? { ...edit, after: { ...edit.after, rule: redirectDrawerTerms(edit.after.rule, ids) } }
       : edit,
   );
 }
 
-/** A rule that looks at other drawers in the place of some, by their ids; the very same where it looks at none of them. */
-export function lookingAtOthers(rule: Rule, others: ReadonlyMap<string, string>): Rule {
+/** Makes a rule look at other drawers instead, by old and new ids. Returns the same rule when it looks at none of the old ones. */
+export function redirectDrawerTerms(rule: Rule, others: ReadonlyMap<string, string>): Rule {
   const condition = conditionOf(rule);
   if (condition === null || !termsOf(condition).some((term) => term.kind === 'drawer' && others.has(term.id)))
     return rule;

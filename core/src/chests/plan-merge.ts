@@ -1,6 +1,6 @@
 import type { DrawerId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
-import { lookingAtOthers } from './drawer-rows.js';
+import { redirectDrawerTerms } from './drawer-rows.js';
 import { applyEdits, mergeEdits, type Edit } from './edit.js';
 import { endNever, linesIn } from './file-into.js';
 import { itemId } from './item.js';
@@ -109,7 +109,7 @@ function rulesMoved(state: Arrangement, into: Drawer, merged: readonly Drawer[])
   const instead = new Map<string, string>(merged.map((one) => [one.id, into.id]));
   return [...state.drawer.values()].flatMap((drawer): Edit[] => {
     if (drawer.rule === null || instead.has(drawer.id)) return [];
-    const rule = lookingAtOthers(drawer.rule, instead);
+    const rule = redirectDrawerTerms(drawer.rule, instead);
     return rule === drawer.rule ? [] : [changed(drawer, { ...drawer, rule })];
   });
 }

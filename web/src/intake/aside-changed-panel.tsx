@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { ScanView } from '@clever-drawer/contract/responses';
 import { asideChanged, type AsideChanged } from '@clever-drawer/core/chests/aside-changed';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -6,7 +7,12 @@ import { useArrangement } from '../arrangement/arrangement-query';
 import { useChanges } from '../arrangement/changes';
 import { useCatalogue, useStory } from '../catalogue/queries';
 import { useComputer } from '../lib/use-computer';
+import { Failed } from '../parts/empty-note';
+import { MoreOf } from '../parts/more-of';
 import { PlainButton } from '../parts/plain-button';
+
+const FIRST = 8;
+const MORE = 500;
 
 interface Props {
   /** The last scan; null before the first. */
@@ -24,10 +30,12 @@ export function AsideChangedPanel({ scan }: Props) {
 function Changed({ scan, state }: { scan: ScanView; state: Arrangement }) {
   const computer = useComputer();
   const catalogue = useCatalogue(computer.id).data;
-  const story = useStory(scan.id, true).data;
+  const story = useStory(scan.id, true);
   const changes = useChanges(computer.id);
-  if (catalogue === undefined || story === undefined) return null;
-  const changed = asideChanged(state.aside.values(), (id) => catalogue.byId.get(id), story);
+  const [most, setMost] = useState(FIRST);
+  if (story.isError) return <Failed error={story.error} again={() => void story.refetch()} />;
+  if (catalogue === undefined || story.data === undefined) return null;
+  const changed = asideChanged(state.aside.values(), (id) => catalogue.byId.get(id), story.data);
   if (changed.length === 0) return null;
   const bringBack = (some: readonly AsideChanged[]): void => {
     const asides = some.map(({ aside }) => aside);
@@ -46,7 +54,7 @@ function Changed({ scan, state }: { scan: ScanView; state: Arrangement }) {
         {changed.length > 1 && <PlainButton onClick={() => bringBack(changed)}>Bring all back</PlainButton>}
       </div>
       <ul className="story">
-        {changed.map((one) => (
+        {changed.slice(0, most).map((one) => (
           <li key={one.aside.id}>
             <b>
               <bdi>{one.name}</bdi>
@@ -59,6 +67,7 @@ function Changed({ scan, state }: { scan: ScanView; state: Arrangement }) {
           </li>
         ))}
       </ul>
+      <MoreOf left={changed.length - most} step={MORE} more={() => setMost(most + MORE)} />
     </section>
   );
 }
