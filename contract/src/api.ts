@@ -16,6 +16,7 @@ import {
 } from './requests.js';
 import * as answers from './responses.js';
 import { CHANGES, change, NO_COMPUTER, SENDS } from './api-parts.js';
+import { FILE_API } from './file-api.js';
 import { LOAD_API } from './load-api.js';
 import { SCAN_API } from './scan-api.js';
 import { flag, listOf, one, thing, written } from './schema.js';
@@ -276,4 +277,5 @@ export const API = {
     problems: NO_COMPUTER,
   },
   ...SCAN_API,
+  ...FILE_API,
 } as const satisfies Readonly<Record<string, Endpoint>>;

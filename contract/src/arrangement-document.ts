@@ -3,6 +3,7 @@ import { array, boolean, object, string, type Schema } from 'yup';
 import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
 import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
 import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
+import { FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
@@ -65,7 +66,17 @@ const secondLine = lineOf({});
 const line = lineOf({ preset });
 const lineWithBuild = lineOf({ preset, ...given({ build: entryBuild }) });
 
-const { most, split, sign, notInMenus, innerSort, dividerBefore, ...olderFields } = documentedFields('drawer');
+const {
+  most,
+  split,
+  sign,
+  notInMenus,
+  innerSort,
+  dividerBefore,
+  loose: _loose,
+  ...olderFields
+} = documentedFields('drawer');
+const { file: _file, ...olderOwnEntry } = documentedFields('ownEntry');
 const { name: _chestName, slots: chestSlots, ...chestLook } = documentedFields('chest');
 const { name: _trayName, ...trayLook } = documentedFields('trayName');
 
@@ -179,13 +190,14 @@ const sinceChains = (aside: AnySchema) => ({
     .required(),
 });
 
-const withOwnEntries = {
+const withOwnEntries = (more: Record<string, AnySchema> = {}) => ({
   ...sinceChains(aside),
   ownEntries: array()
     .of(
       object({
         id: ownEntryId(),
-        ...documentedFields('ownEntry'),
+        ...olderOwnEntry,
+        ...more,
         name: name('the name of an own entry'),
         program: name('the program of an own entry'),
         naming,
@@ -194,15 +206,19 @@ const withOwnEntries = {
     )
     .max(MANY)
     .required(),
-};
+});
+
+// Documents of form 8 may lack what was added to it before it was released.
+const file = string().strict().max(FILE_LENGTH).nullable().optional();
+const loose = boolean().strict().optional();
 
 /** The arrangement document of docs/schemas/arrangement-8.schema.json. */
 const newest = object({
   schema: string().oneOf(['clever-drawer/arrangement/8']).required(),
-  ...withOwnEntries,
+  ...withOwnEntries({ file }),
   chests: chestsOf(
     lineWithBuild,
-    { ...withSplits, ...given({ sign, notInMenus, innerSort, dividerBefore }) },
+    { ...withSplits, ...given({ sign, notInMenus, innerSort, dividerBefore }), loose },
     chestLook,
   ),
   trays: traysOf({ ...trayLook, items: items() }),
@@ -211,7 +227,7 @@ const newest = object({
 /** The format of docs/schemas/arrangement-7.schema.json, which is still read. */
 const seventh = object({
   schema: string().oneOf(['clever-drawer/arrangement/7']).required(),
-  ...withOwnEntries,
+  ...withOwnEntries(),
 }).noUnknown();
 
 /** The format of docs/schemas/arrangement-6.schema.json, which is still read. */

@@ -93,6 +93,7 @@ export const DRAWER_SCHEMAS = {
     drawerIds: array().of(id()).min(1).max(500).required(),
     pluginIds: pluginIds(1),
   }),
+  'file-loose': object({ kind: kind('file-loose'), chestId: id(), id: newId(), pluginIds: pluginIds(1) }),
   'take-out': object({ kind: kind('take-out'), drawerId: id(), pluginIds: pluginIds(1) }),
   'never-in': object({ kind: kind('never-in'), drawerId: id(), pluginIds: pluginIds(1) }),
   'decide-by-rule': object({ kind: kind('decide-by-rule'), drawerId: id(), pluginIds: pluginIds(1) }),

@@ -7,6 +7,7 @@ import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
 import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
 import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
+import { FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
 import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
@@ -38,6 +39,8 @@ import { SESSION_SCHEMAS } from './session-intents.js';
 const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
 const builds = () => idRows(['id', 'pluginId']);
 const keyedBuilds = (min = 0) => idRows(['id', 'pluginId', 'key'], min);
+
+const moment = () => string().strict().datetime('a time is written as 2026-01-31T12:00:00.000Z').required();
 
 const ownEntryFields = {
   name: name('the name of an own entry'),
@@ -91,6 +94,7 @@ export const INTENT_SCHEMAS = {
     reason: text(MAX_REASON_LENGTH).required('Choose a reason, or type one of your own.'),
     until: day(),
     note: text(4000).nullable().optional(),
+    here: boolean().strict().optional(),
   }),
   'take-out-everywhere': object({ kind: kind('take-out-everywhere'), pluginIds: pluginIds(1) }),
   'bring-back': object({ kind: kind('bring-back'), pluginIds: pluginIds(), builds: builds() }),
@@ -166,7 +170,23 @@ export const INTENT_SCHEMAS = {
         object({
           id: ownEntryId(),
           ...ownEntryFields,
-          addedAt: string().strict().datetime('a time is written as 2026-01-31T12:00:00.000Z').required(),
+          addedAt: moment(),
+        }).noUnknown(),
+      )
+      .strict()
+      .min(1)
+      .max(MAX_OWN_ENTRIES)
+      .required(),
+  }),
+  'take-in-files': object({
+    kind: kind('take-in-files'),
+    entries: array()
+      .of(
+        object({
+          id: ownEntryId(),
+          ...ownEntryFields,
+          file: string().strict().min(1).max(FILE_LENGTH).required(),
+          addedAt: moment(),
         }).noUnknown(),
       )
       .strict()

@@ -4,6 +4,8 @@ import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/chest-group
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
+import { ROLES } from '@clever-drawer/core/catalogue/role';
+import { ENDING_LENGTH, MOST_ENDINGS } from '@clever-drawer/core/chests/rows/file-folder';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
@@ -16,6 +18,8 @@ export const computerRequest = object({
   system: string().oneOf(SYSTEMS).required(),
 }).noUnknown();
 export const renameRequest = object({ name: name('the name of a computer') }).noUnknown();
+
+const MOST_TYPED = 300;
 
 const folderPath = () =>
   string()
@@ -45,6 +49,37 @@ export const directoryQuery = object({ path: folderPath().optional() }).noUnknow
 export const folderChangeRequest = object({
   asks: boolean().strict().optional(),
   watches: boolean().strict().optional(),
+}).noUnknown();
+
+const endings = () =>
+  array()
+    .of(
+      string()
+        .strict()
+        .min(1)
+        .max(ENDING_LENGTH)
+        .lowercase('an ending is written in small letters')
+        .matches(/^[^\s\\/.*?]+$/, 'an ending is written without a dot, such as "rack"')
+        .required(),
+    )
+    .strict()
+    .min(1, 'name one ending at least')
+    .max(MOST_ENDINGS);
+const fileRole = () => string().strict().oneOf(ROLES).nullable();
+
+/** A folder in which files are found by their endings, by its full path or one that begins with `~`. `role`: what its files are; null where their names tell it. */
+export const fileFolderRequest = object({
+  path: folderPath().required('name a folder'),
+  endings: endings().required('name one ending at least'),
+  program: name('what the files belong to'),
+  role: fileRole().default(null),
+}).noUnknown();
+
+/** A change of a folder of files. */
+export const fileFolderChangeRequest = object({
+  endings: endings().optional(),
+  program: name('what the files belong to').optional(),
+  role: fileRole().optional(),
 }).noUnknown();
 
 /** A scan report (docs/schemas/scan-report-4.schema.json, which the server holds it to), and the computer whose it is: null finds it by name and system. */
@@ -159,6 +194,9 @@ export const problemsQuery = object(page).noUnknown();
 
 /** Which part of what was left out, of one reason or of all: so many from a place in the list on. */
 export const leftOutQuery = object({ ...page, reason: string().oneOf(LEFT_OUT_REASONS).optional() }).noUnknown();
+
+/** Which files: what is typed, and which part of what is found. */
+export const filesQuery = object({ ...page, words: string().max(MOST_TYPED).default('') }).noUnknown();
 
 /** Which part of the journal: so many steps before a number, newest first; with their edits only on request. */
 export const journalQuery = object({

@@ -4,3 +4,4 @@ export * from './responses/catalogue.js';
 export * from './responses/columns.js';
 export * from './responses/changes.js';
 export * from './responses/use.js';
+export * from './responses/files.js';

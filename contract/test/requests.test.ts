@@ -51,6 +51,10 @@ const GOOD: Record<keyof typeof INTENT_SCHEMAS, Record<string, unknown>> = {
   'rename-chain': { id: 'chain¶c', name: 'Marionette voice' },
   'arrange-chain': { id: 'chain¶c', parts: [{ item: 'p', bypass: false }] },
   'add-own-entries': { entries: [{ ...OWN_ENTRY, id: OWN_ID, addedAt: '2026-12-01T12:00:00.000Z' }] },
+  'take-in-files': {
+    entries: [{ ...OWN_ENTRY, id: OWN_ID, file: 'Racks/Deep.rack', addedAt: '2026-12-01T12:00:00.000Z' }],
+  },
+  'file-loose': { chestId: 'c', id: uuid, pluginIds: ['p'] },
   'change-own-entry': { ...OWN_ENTRY, id: OWN_ID },
   'delete-own-entries': { ids: [OWN_ID] },
   'take-out-everywhere': { pluginIds: ['p'] },

@@ -14,6 +14,7 @@ import { changeHandlers } from './routes/changes.js';
 import { computerHandlers } from './routes/computers.js';
 import type { Context } from './routes/context.js';
 import { exchangeHandlers } from './routes/exchange.js';
+import { fileHandlers } from './routes/files.js';
 import { pictureHandlers } from './routes/pictures.js';
 import { reportHandlers } from './routes/reports.js';
 import { scanHandlers } from './routes/scans.js';
@@ -34,6 +35,7 @@ const handlersOf = (context: Context): Handlers<EndpointKey> => ({
   ...arrangementHandlers(context),
   ...changeHandlers(context),
   ...exchangeHandlers(context),
+  ...fileHandlers(context),
   ...pictureHandlers(context),
   ...useHandlers(context),
   ...sessionHandlers(context),

@@ -28,6 +28,7 @@ import { trimJournal } from './store/change-journal.js';
 import { lockStudio, mustRegroup, renewEpoch } from './store/studio-store.js';
 import { Arranging } from './jobs/arranging.js';
 import { Catalogues } from './jobs/catalogues.js';
+import { FileReadings } from './jobs/file-readings.js';
 import { Arrivals } from './jobs/arrivals.js';
 import { listenTo } from './jobs/listening.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
@@ -97,7 +98,12 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     const ownData = isOwnData ? settings.dataFolder : null;
     const arrivals = new Arrivals(source, log, here, ownData);
     undo.push(() => arrivals.close());
-    const arranging = new Arranging(source);
+    const fileReadings = new FileReadings(source, log, (id) => here.is(id));
+    undo.push(() => Promise.resolve(fileReadings.close()));
+    const arranging = new Arranging(source, (id, { edits }) => {
+      // Also after undo and redo.
+      if (edits.some(({ of }) => of === 'fileFolder')) fileReadings.start(id);
+    });
     undo.push(() => Promise.resolve(arranging.close()));
     const catalogues = new Catalogues();
     undo.push(() => Promise.resolve(catalogues.close()));
@@ -137,6 +143,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       arrivals,
       arranging,
       catalogues,
+      fileReadings,
       packed,
       here,
       ownData,
@@ -154,6 +161,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     void arrivals.look();
     // Nor for the first list, which is worked out while the page is still being opened.
     const at = here.id();
+    if (at !== null) fileReadings.start(asId<ComputerId>(at));
     if (at !== null) void makeAhead(context, asId<ComputerId>(at)).catch(() => undefined);
     const address = signs === null ? url : `${url}/?code=${signs.code}`;
     return { url, address, key: signs?.key ?? null, stop };

@@ -40,6 +40,8 @@ const INVENTED = [
   'innerSort',
   'notInMenus',
   'build',
+  'loose',
+  'file',
 ] as const;
 /** A row as it is now, without what later forms invented and left empty. */
 const found = (table: string, id: unknown): FormRow | undefined => {

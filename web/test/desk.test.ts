@@ -55,7 +55,10 @@ describe('what letting go of a drag would do', () => {
     expect(words(plugins('Goose', 'Plate'), into)).toBe('→ Space (1 in there already)');
     expect(effectOf(plugins('Plate'), into, STATE)).toEqual({ words: '– already in Space', intents: [] });
     expect(words(plugins('Goose'), null)).toContain('drop it on a drawer');
-    expect(words(plugins('Goose'), { kind: 'chest' })).toContain('drop it on a drawer');
+    expect(effectOf(plugins('Goose'), { kind: 'chest', chestId: CHEST }, STATE)).toMatchObject({
+      words: '→ Everyday, without a drawer',
+      intents: [{ kind: 'file-loose', chestId: CHEST, pluginIds: ['Goose'] }],
+    });
   });
 
   it('plugins: between two lines, unless the drawer is kept sorted', () => {
@@ -111,7 +114,7 @@ describe('what letting go of a drag would do', () => {
       { id: 'Space', parentId: 'Odds' },
       { id: 'Ends', parentId: 'Odds' },
     ]);
-    expect(words(space, { kind: 'chest' })).toBe('→ end of the chest');
+    expect(words(space, { kind: 'chest', chestId: CHEST })).toBe('→ end of the chest');
     expect(effectOf(space, { kind: 'into', drawerId: d('Space') }, STATE)).toEqual({ words: '', intents: [] });
     expect(effectOf(space, { kind: 'tray', tray: 1 }, STATE).intents).toEqual([]);
   });

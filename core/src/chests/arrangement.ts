@@ -1,4 +1,5 @@
 import { ASIDE } from './rows/aside.js';
+import { ASIDE_HERE } from './rows/aside-here.js';
 import { CHAIN } from './rows/chain.js';
 import { CHAIN_PART } from './rows/chain-part.js';
 import { CHEST } from './rows/chest.js';
@@ -7,6 +8,7 @@ import { DIVIDER } from './rows/divider.js';
 import { DRAWER } from './rows/drawer.js';
 import { ENTRY } from './rows/entry.js';
 import { FACE } from './rows/face.js';
+import { FILE_FOLDER } from './rows/file-folder.js';
 import { HELD_BUILD } from './rows/held-build.js';
 import { KEPT_BUILD } from './rows/kept-build.js';
 import { KEPT_SEARCH } from './rows/kept-search.js';
@@ -54,6 +56,8 @@ export const ROWS = {
   ownEntry: OWN_ENTRY,
   keptBuild: KEPT_BUILD,
   vendorNote: VENDOR_NOTE,
+  asideHere: ASIDE_HERE,
+  fileFolder: FILE_FOLDER,
 } as const;
 
 /** The name of a kind of row. */

@@ -1,5 +1,6 @@
 import type { Arrangement } from './arrangement.js';
-import type { Change } from './edit.js';
+import { sameRow, type Change } from './edit.js';
+import type { FileFolder } from './rows/file-folder.js';
 import type { PluginFolder } from './rows/plugin-folder.js';
 
 /** The switches of a plugin folder that may be turned. */
@@ -34,5 +35,20 @@ export function switchFolder(
   return {
     label: `${turned.join(' and ')} in ${folder.path}`,
     edits: turned.length === 0 ? [] : [{ of: 'pluginFolder', id: folder.id, before: folder, after }],
+  };
+}
+
+/** The folder of files with a path; undefined when it is not on the list. */
+export const fileFolderWithPath = (state: Arrangement, path: string): FileFolder | undefined =>
+  [...state.fileFolder.values()].find((folder) => folder.path === path);
+
+/** Adds, changes or (`after` null) removes a folder of files. Without a difference the change has no edits. */
+export function changeFileFolder(before: FileFolder | null, after: FileFolder | null): Change {
+  const id = before?.id ?? after?.id ?? '';
+  const path = before?.path ?? after?.path ?? '';
+  const verb = before === null ? 'add' : after === null ? 'remove' : 'change';
+  return {
+    label: `${verb} the folder of files ${path}`,
+    edits: sameRow(before, after) ? [] : [{ of: 'fileFolder', id, before, after }],
   };
 }

@@ -84,6 +84,8 @@ type DrawerIntent =
 
 type FilingIntent =
   | { kind: 'file'; drawerIds: readonly DrawerId[]; pluginIds: readonly ItemId[] }
+  /** Files into the chest itself, without a drawer; `id` is what holds them there, where nothing does yet. */
+  | { kind: 'file-loose'; chestId: ChestId; id: DrawerId; pluginIds: readonly ItemId[] }
   /** Files plugins at one spot of a drawer, and moves those that stand in it already, and dividers, there; `before` is an entry or a divider. */
   | {
       kind: 'place';
@@ -128,6 +130,8 @@ type NameIntent =
       reason: string;
       until: string | null;
       note?: string | null;
+      /** On this computer only; else everywhere. */
+      here?: boolean;
     }
   | { kind: 'bring-back'; pluginIds: readonly PluginId[]; builds: readonly BuildOf[] }
   | { kind: 'show-face'; pluginId: PluginId; picture: string | null }
@@ -165,8 +169,10 @@ type ChainIntent =
   | { kind: 'delete-chain'; id: ChainId };
 
 type OwnEntryIntent =
-  | { kind: 'add-own-entries'; entries: readonly OwnEntry[] }
-  | ({ kind: 'change-own-entry'; id: PluginId } & Omit<OwnEntry, 'id' | 'addedAt'>)
+  | { kind: 'add-own-entries'; entries: readonly Omit<OwnEntry, 'file'>[] }
+  /** Makes entries of files that were found, so that they can stand somewhere; those that are there already stay as they are. */
+  | { kind: 'take-in-files'; entries: readonly OwnEntry[] }
+  | ({ kind: 'change-own-entry'; id: PluginId } & Omit<OwnEntry, 'id' | 'addedAt' | 'file'>)
   | { kind: 'delete-own-entries'; ids: readonly PluginId[] };
 
 type RightIntent =

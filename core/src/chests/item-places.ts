@@ -10,6 +10,7 @@ export function placesOfItem(state: Arrangement, ids: ReadonlySet<string>): Edit
     ...at(state.neverIn).map((row): Edit => ({ of: 'neverIn', id: row.id, before: row, after: null })),
     ...at(state.trayEntry).map((row): Edit => ({ of: 'trayEntry', id: row.id, before: row, after: null })),
     ...at(state.aside).map((row): Edit => ({ of: 'aside', id: row.id, before: row, after: null })),
+    ...at(state.asideHere).map((row): Edit => ({ of: 'asideHere', id: row.id, before: row, after: null })),
     ...[...ids].flatMap((id): Edit[] => {
       const [naming, face, choice] = [state.naming.get(id), state.face.get(id), state.choice.get(id)];
       return [

@@ -188,16 +188,20 @@ function takePreferredBuild(state: Arrangement, others: readonly PluginId[], to:
   ];
 }
 
+const ASIDE_KINDS = ['aside', 'asideHere'] as const;
+
 /** A plugin that is set aside as a whole has its builds set aside in the plugin that they join, which is not itself set aside by it. */
 function takeReasons(state: Arrangement, id: PluginId, to: PluginId, builds: readonly BuildId[]): Edit[] {
-  const whole = state.aside.get(id);
-  const edits: Edit[] = whole === undefined ? [] : [{ of: 'aside', id, before: whole, after: null }];
-  for (const buildId of builds) {
-    const before = state.aside.get(buildId) ?? null;
-    const reason = before ?? whole;
-    if (reason === undefined) continue;
-    const after: Aside = { ...reason, id: buildId, pluginId: to, buildId };
-    edits.push({ of: 'aside', id: buildId, before, after });
-  }
-  return edits;
+  return ASIDE_KINDS.flatMap((of) => {
+    const whole = state[of].get(id);
+    const edits: Edit[] = whole === undefined ? [] : [{ of, id, before: whole, after: null }];
+    for (const buildId of builds) {
+      const before = state[of].get(buildId) ?? null;
+      const reason = before ?? whole;
+      if (reason === undefined) continue;
+      const after: Aside = { ...reason, id: buildId, pluginId: to, buildId };
+      edits.push({ of, id: buildId, before, after });
+    }
+    return edits;
+  });
 }

@@ -35,6 +35,7 @@ export const newDrawer = (id: DrawerId, chestId: ChestId, parentId: DrawerId | n
   notInMenus: false,
   innerSort: null,
   dividerBefore: null,
+  loose: false,
 });
 
 /** The edits that make drawers in an empty chest or drawer, outer before inner; a plugin named twice in a drawer is put in once. */

@@ -77,9 +77,12 @@ export function sortedLevel(drawers: readonly Drawer[], sort: LevelSort, measure
     const by = one === undefined || other === undefined ? 0 : COMPARE[sort](one, other);
     return by || compareNames(a.name, b.name);
   };
-  return sectionsOf(drawers).flatMap((section) =>
+  const loose = drawers.filter((one) => one.loose === true);
+  const others = loose.length === 0 ? drawers : drawers.filter((one) => one.loose !== true);
+  const sections = sectionsOf(others).flatMap((section) =>
     section.drawers.sort(compare).map((drawer, at) => inLevel(drawer, at === 0 ? section.divider : null)),
   );
+  return [...loose.map((drawer) => inLevel(drawer, null)), ...sections];
 }
 
 /** A level as it is shown: by hand, or sorted for good between its dividers. */

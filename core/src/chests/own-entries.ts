@@ -22,7 +22,7 @@ export interface OwnEntryLoads {
   readonly lastLoad: string | null;
 }
 
-/** An own entry in the shape of a plugin of the catalogue: without builds, and always there. */
+/** An own entry in the shape of a plugin of the catalogue: without builds, and always there unless it is a file. */
 export interface OwnPlugin extends OwnEntryLoads {
   readonly id: PluginId;
   readonly name: string;
@@ -40,6 +40,8 @@ export interface OwnPlugin extends OwnEntryLoads {
   readonly builds: readonly never[];
   readonly program: string;
   readonly width: LaneWidth | null;
+  /** See OwnEntry. */
+  readonly file: string | null;
 }
 
 const NONE: readonly never[] = [];
@@ -47,16 +49,26 @@ const NEVER: OwnEntryLoads = { loads: 0, lastLoad: null };
 
 const remembered = new WeakMap<OwnEntry, OwnPlugin>();
 
-/** The own entries of a studio as plugins; the very same objects for as long as a row and its loads stay the same. */
+/** What of own entries is known besides their rows: how often they were loaded, and which of the files are on this computer. */
+export interface OwnEntryFacts {
+  readonly loadsOf?: (id: PluginId) => OwnEntryLoads | undefined;
+  /** Whether the file of an entry is on this computer; undefined while it is not known: no file is called missing then. */
+  readonly isFileHere?: (id: PluginId) => boolean | undefined;
+}
+
+/** The own entries of a studio as plugins; the very same objects for as long as a row and what is known of it stay the same. */
 export const ownPlugins = (
   { ownEntry }: Pick<Arrangement, 'ownEntry'>,
-  loadsOf: (id: PluginId) => OwnEntryLoads | undefined = () => undefined,
-): OwnPlugin[] => [...ownEntry.values()].map((row) => ownPlugin(row, loadsOf(row.id) ?? NEVER));
+  { loadsOf = () => undefined, isFileHere = () => undefined }: OwnEntryFacts = {},
+): OwnPlugin[] =>
+  [...ownEntry.values()].map((row) =>
+    ownPlugin(row, loadsOf(row.id) ?? NEVER, row.file === null || isFileHere(row.id) !== false),
+  );
 
-function ownPlugin(row: OwnEntry, { loads, lastLoad }: OwnEntryLoads): OwnPlugin {
+function ownPlugin(row: OwnEntry, { loads, lastLoad }: OwnEntryLoads, found: boolean): OwnPlugin {
   const known = remembered.get(row);
-  if (known?.loads === loads && known.lastLoad === lastLoad) return known;
-  const { id, name, maker, program, role, types, width, addedAt } = row;
+  if (known?.loads === loads && known.lastLoad === lastLoad && known.found === found) return known;
+  const { id, name, maker, program, role, types, width, addedAt, file } = row;
   const plugin: OwnPlugin = {
     id,
     name,
@@ -66,7 +78,7 @@ function ownPlugin(row: OwnEntry, { loads, lastLoad }: OwnEntryLoads): OwnPlugin
     types,
     typeGrade: types.length === 0 ? 'unknown' : 'chosen',
     contradictions: NONE,
-    found: true,
+    found,
     arrivedAt: addedAt,
     // What was typed by hand is no news.
     arrivedWithFolder: true,
@@ -76,14 +88,19 @@ function ownPlugin(row: OwnEntry, { loads, lastLoad }: OwnEntryLoads): OwnPlugin
     lastLoad,
     program,
     width,
+    file,
   };
   remembered.set(row, plugin);
   return plugin;
 }
 
-/** What names an own entry among all: its name and its program, whatever their capitals. */
-export const ownEntryKey = ({ name, program }: Pick<OwnEntry, 'name' | 'program'>): string =>
-  `${fold(program)}\n${fold(name)}`;
+/** What names an own entry among all: its name and its program, whatever their capitals; or the file that it is. */
+export const ownEntryKey = ({
+  name,
+  program,
+  file = null,
+}: Pick<OwnEntry, 'name' | 'program'> & Partial<Pick<OwnEntry, 'file'>>): string =>
+  file === null ? `${fold(program)}\n${fold(name)}` : `\n\n${file}`;
 
 /** The own entries by what names them; see ownEntryKey. */
 export const ownEntriesByKey = ({ ownEntry }: Pick<Arrangement, 'ownEntry'>): ReadonlyMap<string, OwnEntry> =>

@@ -4,6 +4,7 @@ import { applyEdits, mergeEdits } from './edit.js';
 import type { Intent, IntentKind, Wish } from './intent.js';
 import type { Named, NameOf, Plan, Planner, Planners } from './plan.js';
 import { planned, refuse, UNCHANGED } from './plan.js';
+import { LOOSE_PLANNERS, refusalForLoose } from './loose.js';
 import { CHAIN_PLANNERS } from './plan-chains.js';
 import { CHEST_PLANNERS } from './plan-chest.js';
 import { DRAWER_PLANNERS } from './plan-drawer.js';
@@ -24,6 +25,7 @@ const PLANNERS: Planners<IntentKind> = {
   ...DRAWER_PLANNERS,
   ...LEVEL_PLANNERS,
   ...MERGE_PLANNERS,
+  ...LOOSE_PLANNERS,
   ...FILING_PLANNERS,
   ...TRAY_PLANNERS,
   ...NAME_PLANNERS,
@@ -47,8 +49,10 @@ const withNicknames =
 const plannerOf = <Kind extends IntentKind>(intent: Wish<Kind>): Planner<Kind> => PLANNERS[intent.kind];
 
 /** Works out the change that an intent asks for, against the arrangement as it stands. Pure; never throws for a well-formed intent. */
-export const planChange = <Kind extends IntentKind>(state: Arrangement, intent: Wish<Kind>, nameOf: NameOf): Plan =>
-  plannerOf(intent).plan(state, intent, withNicknames(state, nameOf));
+export function planChange<Kind extends IntentKind>(state: Arrangement, intent: Wish<Kind>, nameOf: NameOf): Plan {
+  const refusal = refusalForLoose(state, intent);
+  return refusal === null ? plannerOf(intent).plan(state, intent, withNicknames(state, nameOf)) : refuse(refusal);
+}
 
 /** What of the catalogue an intent names. */
 export const namedBy = <Kind extends IntentKind>(intent: Wish<Kind>, state: Arrangement): Named =>
@@ -67,7 +71,8 @@ export function planWish(state: Arrangement, intents: readonly Intent[], nameOf:
   for (const intent of intents) {
     const plan = planChange(now, intent, nameOf);
     if (!plan.ok) return plan;
-    labels.push(plan.change.label);
+    // What files are arranged for is what is told; that they became entries for it is not.
+    if (intent.kind !== 'take-in-files') labels.push(plan.change.label);
     edits.push(...plan.change.edits);
     now = applyEdits(now, plan.change.edits);
   }
@@ -77,5 +82,6 @@ export function planWish(state: Arrangement, intents: readonly Intent[], nameOf:
 
 function inOne(labels: readonly string[]): string {
   const [first = '', second = ''] = labels;
+  if (labels.length === 1) return first;
   return labels.length === 2 ? `${first} and ${second}` : `${first}, and ${String(labels.length - 1)} more`;
 }

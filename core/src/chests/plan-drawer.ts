@@ -156,10 +156,11 @@ export const DRAWER_PLANNERS: Planners<
     plan: (state, { id }) => {
       const drawer = state.drawer.get(id);
       if (drawer === undefined) return refuse(GONE);
-      return planned(`delete drawer ${drawer.name}`, [
-        ...removeDrawer(state, drawer),
-        ...passDividerOn(state, drawer).edits,
-      ]);
+      const label =
+        drawer.loose === true
+          ? `take out all that stands in ${state.chest.get(drawer.chestId)?.name ?? 'the chest'} without a drawer`
+          : `delete drawer ${drawer.name}`;
+      return planned(label, [...removeDrawer(state, drawer), ...passDividerOn(state, drawer).edits]);
     },
   },
 };

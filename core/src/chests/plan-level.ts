@@ -100,7 +100,7 @@ export const LEVEL_PLANNERS: Planners<
   'arrange-drawers': {
     names: nothing,
     plan: (state, { chestId, parentId, ids, by }) => {
-      const standing = drawersIn(state, chestId, parentId);
+      const standing = drawersIn(state, chestId, parentId).filter((one) => one.loose !== true);
       const byId = new Map<string, Drawer>(standing.map((one) => [one.id, one]));
       const sorted = new Set(ids.flatMap((id) => byId.get(id) ?? []));
       // What was added in another window meanwhile stays behind those that were sorted.

@@ -1,6 +1,7 @@
 import type { ItemId, PluginId } from '../ids.js';
 import { fold } from '../text/words.js';
 import { LAST_LOOK } from './rows/look.js';
+import { asideEdits } from './asides.js';
 import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import { byOrder } from './look-up.js';
@@ -34,7 +35,7 @@ export const NAME_PLANNERS: Planners<
 
   'set-aside': {
     names: ({ pluginIds, builds }) => ({ plugins: pluginIds, builds }),
-    plan: (state, { pluginIds, builds, reason, until, note = null }, nameOf) => {
+    plan: (state, { pluginIds, builds, reason, until, note = null, here = false }, nameOf) => {
       const wanted = [
         ...pluginIds
           .filter((id) => nameOf(id) !== undefined)
@@ -42,22 +43,21 @@ export const NAME_PLANNERS: Planners<
         ...builds.map(({ id, pluginId }) => ({ id: String(id), pluginId, buildId: id })),
       ];
       const edits = [...new Map(wanted.map((one) => [one.id, one])).values()].flatMap((one): Edit[] => {
-        const before = state.aside.get(one.id) ?? null;
         const after: Aside = { ...one, reason, until, note };
-        return sameRow(before, after) ? [] : [{ of: 'aside', id: one.id, before, after }];
+        return asideEdits(state, one.id, after, here).filter((edit) => !sameRow(edit.before, edit.after));
       });
       if (edits.length === 0) return refuse(wanted.length === 0 ? 'Nothing fits this rule.' : UNCHANGED);
-      return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside: ${asideLabel(reason)}`, edits);
+      const where = here ? ' on this computer' : '';
+      return planned(`set ${asideWords(pluginIds, builds.length, nameOf)} aside${where}: ${asideLabel(reason)}`, edits);
     },
   },
 
   'bring-back': {
     names: itsPlugins,
     plan: (state, { pluginIds, builds }, nameOf) => {
-      const edits = [...pluginIds, ...builds.map((build) => build.id)].flatMap((id): Edit[] => {
-        const before = state.aside.get(id);
-        return before === undefined ? [] : [{ of: 'aside', id, before, after: null }];
-      });
+      const edits = [...pluginIds, ...builds.map((build) => build.id)].flatMap((id) =>
+        asideEdits(state, id, null, false),
+      );
       if (edits.length === 0) return refuse('Nothing of it is set aside.');
       return planned(`bring back ${asideWords(pluginIds, builds.length, nameOf)}`, edits);
     },

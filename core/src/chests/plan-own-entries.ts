@@ -10,13 +10,15 @@ import type { OwnEntry } from './rows/own-entry.js';
 /** The most own entries that are added at once. */
 export const MAX_OWN_ENTRIES = 2000;
 
-const inWords = (entries: readonly { readonly name: string }[]): string => {
+const inWords = (entries: readonly { readonly name: string }[], many = 'own entries'): string => {
   const [only] = entries;
-  return entries.length === 1 && only !== undefined ? only.name : `${String(entries.length)} own entries`;
+  return entries.length === 1 && only !== undefined ? only.name : `${String(entries.length)} ${many}`;
 };
 
 /** Own entries: added, changed, deleted with every place that they stand in. */
-export const OWN_ENTRY_PLANNERS: Planners<'add-own-entries' | 'change-own-entry' | 'delete-own-entries'> = {
+export const OWN_ENTRY_PLANNERS: Planners<
+  'add-own-entries' | 'take-in-files' | 'change-own-entry' | 'delete-own-entries'
+> = {
   'add-own-entries': {
     names: nothing,
     plan: (state, { entries }) => {
@@ -29,7 +31,20 @@ export const OWN_ENTRY_PLANNERS: Planners<'add-own-entries' | 'change-own-entry'
       if (entries.length === 0) return refuse(UNCHANGED);
       return planned(
         `add ${inWords(entries)}`,
-        entries.map((row): Edit => ({ of: 'ownEntry', id: row.id, before: null, after: row })),
+        entries.map((row): Edit => ({ of: 'ownEntry', id: row.id, before: null, after: { ...row, file: null } })),
+      );
+    },
+  },
+
+  'take-in-files': {
+    names: ({ entries }) => ({ files: entries }),
+    plan: (state, { entries }) => {
+      const fresh = [...new Map(entries.map((row) => [row.id, row])).values()].filter(
+        (row) => !state.ownEntry.has(row.id),
+      );
+      return planned(
+        `add ${inWords(fresh, 'files')}`,
+        fresh.map((row): Edit => ({ of: 'ownEntry', id: row.id, before: null, after: row })),
       );
     },
   },

@@ -3,6 +3,7 @@ import type { Arrangement } from './arrangement.js';
 import type { Change, Edit } from './edit.js';
 import type { IntentKind, Wish } from './intent.js';
 import { itemParts, pluginOfItem, pluginsOfItems } from './item.js';
+import type { OwnEntry } from './rows/own-entry.js';
 import type { BuildOf, KeyedBuild } from './set-aside.js';
 
 /** What planning needs to know of the catalogue: the name of a plugin, or of a preset of it; undefined when there is no such plugin. */
@@ -15,6 +16,8 @@ export type Plan = { readonly ok: true; readonly change: Change } | { readonly o
 export interface Named {
   readonly plugins?: readonly PluginId[];
   readonly builds?: readonly (BuildOf | KeyedBuild)[];
+  /** Files that must have been found on this computer. */
+  readonly files?: readonly OwnEntry[];
   /** A picture that must have been sent before. */
   readonly picture?: string | null;
 }

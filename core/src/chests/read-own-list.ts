@@ -73,7 +73,8 @@ function lookUpKind(word: string): Kind | null {
   return type === undefined ? null : { role: TYPE_TREE[type].roles[0] ?? 'audio-effect', types: [type] };
 }
 
-function kindOfName(name: string): Kind {
+/** The role and type that a name tells; an audio effect where it tells nothing. */
+export function kindOfName(name: string): Kind {
   const { role, types } = workOutKind(name, []);
   const [type] = types;
   return {

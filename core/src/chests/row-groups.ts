@@ -7,6 +7,8 @@ interface Ordered {
   readonly id: string;
   /** What has no order of its own stands in that of the ids. */
   readonly order?: string;
+  /** Of a drawer: it comes before all others. */
+  readonly loose?: boolean;
 }
 
 /** Ways in which rows are looked up together: of which kind, and by what. */
@@ -37,8 +39,9 @@ export const GROUPINGS = {
 export type GroupingName = keyof typeof GROUPINGS;
 type RowOf<Name extends GroupingName> = Rows[(typeof GROUPINGS)[Name]['of']];
 
-/** By order key, as plain text and not by language, then by id, so that equal keys never change places. */
+/** What is loose first, then by order key, as plain text and not by language, then by id, so that equal keys never change places. */
 export function byOrder(a: Ordered, b: Ordered): number {
+  if (a.loose !== b.loose && (a.loose === true || b.loose === true)) return a.loose === true ? -1 : 1;
   const [one, other] = [a.order ?? '', b.order ?? ''];
   return one < other ? -1 : one > other ? 1 : a.id < b.id ? -1 : a.id > b.id ? 1 : 0;
 }

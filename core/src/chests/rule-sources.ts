@@ -30,6 +30,8 @@ export interface Askable {
   readonly id: ItemId;
   /** The width of an own entry. */
   readonly width?: LaneWidth | null;
+  /** Of an own entry that is a file: its folder's name, and its path in it. */
+  readonly file?: string | null;
   readonly name: string;
   readonly givenName?: string;
   readonly calledToo?: readonly string[];
@@ -137,7 +139,7 @@ export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): Rule
     tags: item.naming?.tags ?? NOTHING,
     description: known.description,
     presets: preset === null ? known.presets : NOTHING,
-    folders: foldersOf(there),
+    folders: item.file == null ? foldersOf(there) : [folderOf(item.file)],
     role: item.role ?? null,
     roleGrade: item.roleGrade ?? 'unknown',
     types: item.types ?? NOTHING,

@@ -6,6 +6,7 @@ import type { TypeId } from '../catalogue/type-tree.js';
 import type { ItemId, PluginId } from '../ids.js';
 import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Arrangement } from './arrangement.js';
+import { asidesOf } from './asides.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
 import type { PresetOf } from './item.js';
 import type { Choice } from './rows/choice.js';
@@ -43,10 +44,15 @@ export interface Chosen {
   readonly program?: string;
   /** The width of an own entry; absent for anything else. */
   readonly width?: LaneWidth | null;
+  /** The file that an own entry is; absent or null for anything else. */
+  readonly file?: string | null;
 }
 
 /** The kinds of rows that make a plugin what the producer says it is. */
-export type ChoosingRows = Pick<Arrangement, 'choice' | 'preference' | 'preferredBuild' | 'naming' | 'aside'>;
+export type ChoosingRows = Pick<
+  Arrangement,
+  'choice' | 'preference' | 'preferredBuild' | 'naming' | 'aside' | 'asideHere'
+>;
 
 /** The rule by which builds are preferred: the producer's, or the standard one. */
 export const preferenceOf = (state: Pick<Arrangement, 'preference'>): Preference =>
@@ -74,7 +80,7 @@ export function* withChoicesStepwise<B extends Ranked, P extends Choosable<B>>(
   state: ChoosingRows,
 ): Stepwise<(P & Chosen)[]> {
   const preference = preferenceOf(state);
-  const { size } = state.aside;
+  const asides = asidesOf(state);
   const all: (P & Chosen)[] = [];
   yield* eachStepwise(plugins, (plugin) => {
     const words: Words = {
@@ -82,8 +88,8 @@ export function* withChoicesStepwise<B extends Ranked, P extends Choosable<B>>(
       choice: state.choice.get(plugin.id),
       preferred: state.preferredBuild.get(plugin.id),
       naming: state.naming.get(plugin.id) ?? null,
-      aside: state.aside.get(plugin.id) ?? null,
-      asideBuilds: size === 0 ? NONE : plugin.builds.map((build) => state.aside.get(build.id)),
+      aside: asides.get(plugin.id) ?? null,
+      asideBuilds: asides.size === 0 ? NONE : plugin.builds.map((build) => asides.get(build.id)),
     };
     const known = remembered.get(plugin);
     if (known !== undefined && isSame(known.words, words)) {

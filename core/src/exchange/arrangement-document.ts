@@ -34,7 +34,9 @@ export interface ArrangementDocument {
 }
 
 /** An own entry with what the producer says of it. Where an item is an own entry, its id stands in the place of a plugin's. */
-export type OwnEntryDocument = Documented<typeof OWN_ENTRY> & {
+export type OwnEntryDocument = Omit<Documented<typeof OWN_ENTRY>, 'file'> & {
+  /** Absent is null. */
+  readonly file?: string | null;
   readonly id: PluginId;
   readonly naming: Documented<typeof NAMING> | null;
   readonly aside: Documented<typeof ASIDE> | null;
@@ -74,7 +76,9 @@ export interface PluginReference {
 }
 
 /** A drawer with all that it holds. */
-export type DrawerDocument = Documented<typeof DRAWER> & {
+export type DrawerDocument = Omit<Documented<typeof DRAWER>, 'loose'> & {
+  /** Whether its entries stand in the chest without a drawer; absent is false. */
+  readonly loose?: boolean;
   readonly lines: readonly LineDocument[];
   /** What its rule never takes. */
   readonly never: readonly ItemReference[];

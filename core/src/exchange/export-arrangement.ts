@@ -73,6 +73,7 @@ export function* exportStepwise(
         sign: one.sign ?? null,
         innerSort: one.innerSort ?? null,
         dividerBefore: one.dividerBefore ?? null,
+        loose: one.loose ?? false,
         rule: one.rule?.kind === 'written' ? { kind: 'written', text: ruleAsText(one.rule, names) } : one.rule,
         never: neversIn(state, one.id).map(item),
         lines,

@@ -27,10 +27,10 @@ export function* fillUp(
   const present = drawersIn(state, chestId, parentId);
   // Of several of one name each is filled by one of its namesakes, in their order.
   const byName = new Map<string, Drawer[]>();
-  for (const one of present) addTo(byName, fold(one.name), one);
+  for (const one of present) addTo(byName, sameAs(one), one);
   const fresh: DrawerPlan[] = [];
   for (const plan of plans) {
-    const same = byName.get(fold(plan.name))?.shift();
+    const same = byName.get(sameAs(plan))?.shift();
     if (same === undefined) fresh.push(plan);
     else {
       yield* fillDrawer(state, same, plan.lines, newId, tell);
@@ -50,6 +50,9 @@ export function* fillUp(
     yield* layOutStepwise([plan], chestId, parentId, () => newId() as DrawerId, behind);
   }
 }
+
+/** Loose entries are filled up with loose entries. */
+const sameAs = ({ name, loose }: Pick<Drawer, 'name' | 'loose'>): string => (loose === true ? '' : fold(name));
 
 /** Exceptions that a drawer has not; what stands in it by hand stays. */
 const lackingNevers = (state: Arrangement, drawer: Drawer, { never = [] }: DrawerPlan): Edit[] =>

@@ -119,14 +119,17 @@ export function* importStepwise(
     yield* eachStepwise(drawer.lines, (one) => lines.push(...line(one)));
     const inner: DrawerPlan[] = [];
     for (const one of drawer.drawers) inner.push(yield* drawerPlan(one));
-    const { lines: _lines, never: _never, drawers: _drawers, ...fields } = drawer;
+    const { lines: _lines, never: _never, drawers: _drawers, loose = false, ...fields } = drawer;
     const never = drawer.never.filter((one) => known.has(one.plugin)).map(partsOf);
-    return { ...fields, lines, never, inner };
+    // What has a rule or inner drawers is a drawer, whatever the document says.
+    const isLoose = loose && inner.length === 0 && fields.rule === null;
+    return { ...fields, loose: isLoose, lines, never, inner: inner.map((one) => ({ ...one, loose: false })) };
   }
   for (const [index, chest] of document.chests.entries()) {
     const drawers: DrawerPlan[] = [];
     for (const drawer of chest.drawers) {
-      drawers.push(yield* drawerPlan(drawer));
+      const plan = yield* drawerPlan(drawer);
+      drawers.push(drawers.some((one) => one.loose) ? { ...plan, loose: false } : plan);
       yield;
     }
     const same = present.find((one) => fold(one.name) === fold(chest.name) && !filled.has(one.id));
@@ -185,7 +188,7 @@ function ownEntryEdits(
   const id = same?.id ?? row.id;
   return [
     ...(same === undefined && !state.ownEntry.has(id)
-      ? [{ of: 'ownEntry' as const, id, before: null, after: row }]
+      ? [{ of: 'ownEntry' as const, id, before: null, after: { ...row, file: row.file ?? null } }]
       : []),
     ...(naming === null || state.naming.has(id)
       ? []

@@ -37,7 +37,7 @@ export interface SeventhArrangementDocument extends Omit<ArrangementDocument, 's
 type SeventhChest = Pick<Documented<typeof CHEST>, 'name' | 'slots'>;
 type SeventhDrawerDocument = Omit<
   DrawerDocument,
-  'sign' | 'notInMenus' | 'innerSort' | 'dividerBefore' | 'lines' | 'drawers'
+  'sign' | 'notInMenus' | 'innerSort' | 'dividerBefore' | 'loose' | 'lines' | 'drawers'
 > & {
   readonly lines: readonly SeventhLine[];
   readonly drawers: readonly SeventhDrawerDocument[];

@@ -10,6 +10,8 @@ export interface NamedPlugin {
   readonly vendor: string | null;
   /** The music program of an own entry; absent for a plugin. */
   readonly program?: string;
+  /** Of an own entry that is a file. */
+  readonly file?: string | null;
   readonly builds: readonly { readonly format: string; readonly outputs: number | null; readonly path: string }[];
 }
 
@@ -24,6 +26,9 @@ const formatOf = ({ builds, program }: NamedPlugin): string =>
   program ?? [...new Set(builds.map((build) => build.format))].join(' ');
 const fileOf = ({ builds }: NamedPlugin): string => builds[0]?.path.split(/[\\/]/).pop() ?? '';
 
+/** Where a file stands in its folder: all that two of one collection differ in. */
+const insideOf = ({ file }: NamedPlugin): string | null => (file == null ? null : file.replace(/^[^/]*\//, ''));
+
 const together = (...parts: readonly string[]): string => parts.filter((part) => part !== '').join(', ');
 
 /** Vendor first, then channels or format, and the file where nothing else differs. */
@@ -31,7 +36,7 @@ const WAYS: readonly ((plugin: NamedPlugin) => string)[] = [
   vendorOf,
   (plugin) => together(vendorOf(plugin), channelsOf(plugin)),
   (plugin) => together(vendorOf(plugin), formatOf(plugin)),
-  (plugin) => together(vendorOf(plugin), channelsOf(plugin), formatOf(plugin), fileOf(plugin)),
+  (plugin) => insideOf(plugin) ?? together(vendorOf(plugin), channelsOf(plugin), formatOf(plugin), fileOf(plugin)),
 ];
 
 /** For each plugin that shares its name with another one, what tells it apart. Names are compared without case, accents and punctuation. */

@@ -19,6 +19,7 @@ const entry = (number: number, name: string, program = 'Marquee Desk'): OwnEntry
   types: ['reverb'],
   width: null,
   addedAt: '2026-12-01T12:00:00.000Z',
+  file: null,
 });
 const stage = entry(1, 'Stage Reverb');
 const cave = entry(2, 'Cave');
@@ -63,7 +64,7 @@ it('is a plugin that is always there, under the words of the producer', () => {
 it('stays the very same plugin until its row or its loads change', () => {
   const [first] = ownPlugins(filed);
   expect(ownPlugins(filed)[0]).toBe(first);
-  expect(ownPlugins(filed, () => ({ loads: 2, lastLoad: null }))[0]).not.toBe(first);
+  expect(ownPlugins(filed, { loadsOf: () => ({ loads: 2, lastLoad: null }) })[0]).not.toBe(first);
 });
 
 it('two entries of one program can’t have one name, whatever its capitals', () => {

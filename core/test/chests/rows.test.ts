@@ -38,6 +38,7 @@ describe('rows of older forms', () => {
         notInMenus: false,
         innerSort: null,
         dividerBefore: null,
+        loose: false,
       },
     ],
     ['entry', { id: 'S/p', drawerId: 'S', pluginId: 'p', order: 'a0' }, { name: null, preset: null, build: null }],
@@ -51,6 +52,7 @@ describe('rows of older forms', () => {
     ],
     ['trayName', { id: '2', name: 'Vocals' }, { sign: null, notInMenus: false }],
     ['aside', { id: 'p', pluginId: 'p', buildId: null, reason: 'demo', until: null }, { note: null }],
+    ['ownEntry', { id: 'own:1', name: 'Stage Reverb' }, { file: null }],
   ];
   it('a chest for buses was one for the master as well', () => {
     const chest = (slots: readonly string[] | null): unknown =>

@@ -42,6 +42,21 @@ describe('set aside', () => {
     expect(withChoices([VIEW], back)[0]?.aside).toBeNull();
   });
 
+  it('is aside here or everywhere, never both, and either way brought back', () => {
+    const aside = (state: Arrangement, here: boolean): Arrangement =>
+      after(state, { kind: 'set-aside', pluginIds: [VIEW.id], builds: [], reason: 'not-licensed', until: null, here });
+    const where = ({ aside: everywhere, asideHere }: Arrangement): number[] => [everywhere.size, asideHere.size];
+    const here = aside(start, true);
+    expect([where(here), withChoices([VIEW], here)[0]?.aside?.reason]).toEqual([[0, 1], 'not-licensed']);
+    // Another computer of the studio has the studio's rows alone.
+    expect(withChoices([VIEW], { ...here, asideHere: new Map() })[0]?.aside).toBeNull();
+    const everywhere = aside(here, false);
+    expect(where(everywhere)).toEqual([1, 0]);
+    expect(where(aside(everywhere, true))).toEqual([0, 1]);
+    const back = after(here, { kind: 'bring-back', pluginIds: [VIEW.id], builds: [] });
+    expect([where(back), withChoices([VIEW], back)[0]?.aside]).toEqual([[0, 0], null]);
+  });
+
   it('what nothing new was said of stays the very same object', () => {
     const [before] = withChoices([VIEW], start);
     expect(withChoices([VIEW], after(start, { kind: 'name-tray', tray: 2, name: 'x' }))[0]).toBe(before);

@@ -5,6 +5,7 @@ import { ARRANGED_ROWS } from './entities/arranged-rows.js';
 import { BuildRow, PlaceRow, PluginRow } from './entities/catalogue.js';
 import { ComputerRow, ScanRow, StudioRow } from './entities/computer.js';
 import { ChangeRow, LoadRow } from './entities/journal.js';
+import { FileFolderReadingRow, OtherFileRow } from './entities/other-file.js';
 import { PictureRow } from './entities/picture.js';
 import { MIGRATIONS } from './migrations/migrations.js';
 import { partByPart } from './part-by-part.js';
@@ -13,6 +14,7 @@ import { SteadyClient } from './steady-client.js';
 const ENTITIES = [
   ...[StudioRow, ComputerRow, ScanRow, PluginRow, BuildRow, PlaceRow],
   ...[ChangeRow, LoadRow, PictureRow],
+  ...[OtherFileRow, FileFolderReadingRow],
   ...ARRANGED_ROWS,
 ];
 

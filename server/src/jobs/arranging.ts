@@ -29,7 +29,11 @@ export class Arranging {
   private readonly remembered = new Remembered();
   private readonly windows = new Map<ComputerId, Map<Response, string | null>>();
 
-  constructor(private readonly source: DataSource) {}
+  constructor(
+    private readonly source: DataSource,
+    /** Told of each change that is committed. */
+    private readonly onChange: (computerId: ComputerId, saved: SavedChange) => void = () => undefined,
+  ) {}
 
   /** Runs a change in a transaction that holds the studio; every open window learns of it, named after the one that made it. */
   async change<T extends { readonly saved: SavedChange }>(
@@ -47,6 +51,7 @@ export class Arranging {
     // Only what is committed is remembered.
     this.remembered.changed(computerId, epoch, state, result.saved);
     this.tell(computerId, window, result.saved);
+    this.onChange(computerId, result.saved);
     return result;
   }
 

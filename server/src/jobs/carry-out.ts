@@ -11,6 +11,7 @@ import { conflict, refused } from '../http/http-error.js';
 import { inBetween } from '../in-between.js';
 import { namesOf, ownersOf } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
+import { notAmongFiles } from '../store/file-store.js';
 import { hasPicture } from '../store/picture-store.js';
 
 /** What more is known of a wish, and how it is answered. */
@@ -49,10 +50,15 @@ export async function carryOut(
   for (const { picture = null } of named)
     if (picture !== null && !(await hasPicture(db, picture)))
       throw refused('This picture has not been sent yet. Drop it onto the plugin again.');
+  const entries = named.flatMap((one) => one.files ?? []);
+  const unknown = await notAmongFiles(db, computerId, entries);
+  if (unknown !== undefined)
+    throw refused(`${unknown.name} is no file that was found on this computer. Read its folder again in Intake.`);
+  const ofFiles = new Map(entries.map(({ id, name }) => [id, name]));
   const plan = planWish(
     state,
     intents,
-    itemNames((id) => names.get(id) ?? state.chain.get(id)?.name ?? state.ownEntry.get(id)?.name),
+    itemNames((id) => names.get(id) ?? state.chain.get(id)?.name ?? state.ownEntry.get(id)?.name ?? ofFiles.get(id)),
   );
   if (!plan.ok) throw refused(plan.refusal);
   if (mark !== undefined && mark !== markOf(plan.change.edits))

@@ -17,6 +17,7 @@ import { spotOf } from '@clever-drawer/core/menu/use';
 import type { EntityManager } from 'typeorm';
 import { notFound, refused } from '../http/http-error.js';
 import { loadPlugin } from '../store/catalogue-store.js';
+import { filesWithIds } from '../store/file-store.js';
 import { countLoads, type CountedLoad } from '../store/load-store.js';
 import { carryOut } from './carry-out.js';
 
@@ -76,12 +77,28 @@ export async function itemToLoad(
   return { plugin, build: chosen.build.build };
 }
 
-/** An own entry as the producer named and corrected it; undefined for anything else. */
-export function ownEntryAs(state: Arrangement, item: ItemId): (OwnPlugin & Chosen) | undefined {
+/** An own entry as the producer named and corrected it; `path`: where its file is, null for a device without one. */
+interface OwnEntryToLoad {
+  readonly plugin: OwnPlugin & Chosen;
+  readonly path: string | null;
+}
+
+/** An own entry that is loaded; undefined for anything else. Refuses a file that this computer has not. */
+export async function ownEntryToLoad(
+  db: EntityManager,
+  id: ComputerId,
+  state: Arrangement,
+  item: ItemId,
+): Promise<OwnEntryToLoad | undefined> {
   const row = state.ownEntry.get(item);
-  return row === undefined
-    ? undefined
-    : withChoices<never, OwnPlugin>(ownPlugins({ ownEntry: new Map([[row.id, row]]) }), state)[0];
+  if (row === undefined) return undefined;
+  const [plugin] = withChoices<never, OwnPlugin>(ownPlugins({ ownEntry: new Map([[row.id, row]]) }), state);
+  if (plugin === undefined) return undefined;
+  if (row.file === null) return { plugin, path: null };
+  const [file] = await filesWithIds(db, id, [row.id]);
+  if (file === undefined)
+    throw refused(`${plugin.name} is not on this computer. Read its folder again in Intake, or choose another.`);
+  return { plugin, path: file.path };
 }
 
 /** The plugins and presets that an item is loaded as: the parts of a chain, else itself. */
@@ -108,11 +125,11 @@ export async function loadItems(
   let refusal: unknown = notFound('chain');
   for (const { item, bypass } of wanted) {
     try {
-      const own = ownEntryAs(state, item);
+      const own = await ownEntryToLoad(db, id, state, item);
       const { plugin, build } =
         own === undefined
           ? await itemToLoad(db, id, state, item, place, isAlone ? (load.buildId ?? null) : null)
-          : { plugin: own, build: null };
+          : { plugin: own.plugin, build: null };
       const kind: SlotKind = slot?.kind ?? 'insert';
       if (isAlone && slot !== undefined && plugin.role !== null && !fits(kind, plugin.role))
         throw refused(`${plugin.name} does not fit into this slot, which is for: ${SLOT_LABELS[kind]}.`);

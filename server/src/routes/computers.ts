@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { homedir } from 'node:os';
-import { dirname, isAbsolute, join, resolve } from 'node:path';
+import { dirname, resolve } from 'node:path';
 import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import type { NotWatched } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -10,8 +9,7 @@ import { UNCHANGED } from '@clever-drawer/core/chests/plan';
 import type { PluginFolder } from '@clever-drawer/core/chests/rows/plugin-folder';
 import { asId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { childFolders, FolderTimeout, type ChildFolders } from '@clever-drawer/scan/child-folders';
-import { isMadeUp, isMostlyOtherFiles, whyNoFolder, type NoFolder } from '@clever-drawer/scan/folder-sense';
-import { statOf } from '@clever-drawer/scan/stamp';
+import { isMadeUp, isMostlyOtherFiles } from '@clever-drawer/scan/folder-sense';
 import { conflict, HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
@@ -29,6 +27,7 @@ import {
 import { loadPresets } from '../store/preset-store.js';
 import { loadTraits } from '../store/trait-store.js';
 import { foundNowhere, unionOf } from '../store/studio-store.js';
+import { checkFolder, fullPath, WHY_NO_FOLDER } from './check-folder.js';
 import type { Context } from './context.js';
 
 type Keys =
@@ -39,35 +38,6 @@ type Keys =
   | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`
   | `GET /computers/{computer}/${'proposed-folders' | 'directories'}`
   | `GET /computers/{computer}/${'catalogue' | 'catalogue/columns' | 'found-nowhere' | 'traits' | 'presets' | 'vendors' | 'plugins/{plugin}'}`;
-
-const WHY_NO_FOLDER: Readonly<Record<NoFolder, (path: string) => string>> = {
-  root: (path) => `${path} is a whole disk. Add the plugin folders on it; Intake proposes the usual ones.`,
-  system: (path) =>
-    `${path} belongs to the system and holds no real files. Add your plugin folders; Intake proposes the usual ones.`,
-  'own-data': (path) => `${path} is where Clever Drawer keeps its own data; no plugin belongs there.`,
-};
-
-/** Told when it is added, and not only by the next scan: a slip in the path is seen at once. */
-function checkFolder(path: string, ownData: string | null): void {
-  const why = whyNoFolder(path, ownData);
-  if (why !== null) throw refused(WHY_NO_FOLDER[why](path));
-  const found = statOf(path);
-  if (found === undefined)
-    throw refused(
-      `There is no folder ${path} on this computer. Check the spelling, or connect the disk that it is on first.`,
-    );
-  if (!found.isDirectory()) throw refused(`${path} is a file. Add the folder that holds it.`);
-}
-
-/** A path as it was typed, from the top; `~` is the home folder. Throws a problem for one that begins elsewhere. */
-function fullPath(typed: string): string {
-  const path = typed === '~' || typed.startsWith('~/') ? join(homedir(), typed.slice(1)) : typed;
-  if (isAbsolute(path)) return path;
-  throw new HttpError(
-    'request-does-not-fit',
-    `“${path}” is not a full path. Write it from the top, such as /usr/lib/lv2.`,
-  );
-}
 
 /** A folder of the list; a problem of 404 when it is not on it. */
 function findFolder(state: Arrangement, id: string): PluginFolder {

@@ -11,6 +11,7 @@ import type { PackedAnswers } from '../http/packed-answers.js';
 import type { SignIn } from '../http/sign-in.js';
 import type { Arranging } from '../jobs/arranging.js';
 import type { Catalogues } from '../jobs/catalogues.js';
+import type { FileReadings } from '../jobs/file-readings.js';
 import type { Here } from '../here.js';
 import type { ScanQueue } from '../jobs/scan-queue.js';
 
@@ -23,6 +24,7 @@ export interface Context {
   readonly scans: ScanQueue;
   readonly arranging: Arranging;
   readonly catalogues: Catalogues;
+  readonly fileReadings: FileReadings;
   /** Lists as they were last sent. */
   readonly packed: PackedAnswers;
   readonly here: Here;

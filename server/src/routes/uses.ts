@@ -8,7 +8,7 @@ import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
 import { spreadUse } from '../store/studio-store.js';
-import { itemToLoad, ownEntryAs } from '../jobs/load-items.js';
+import { itemToLoad, ownEntryToLoad } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoads, eraseLoads, loadCounts, usesOf } from '../store/load-store.js';
 import { nextCatalogue } from '../store/studio-store.js';
@@ -48,9 +48,9 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
       const { preset } = itemParts(item);
       if (isChain(item)) throw refused('A chain can’t be handed over in one go. Hand its plugins over one by one.');
       const picked = await arranging.look(path.computer, async (db, id, state) => {
-        const entry = ownEntryAs(state, item);
+        const entry = await ownEntryToLoad(db, id, state, item);
         // A music program knows its own device by the name alone.
-        if (entry !== undefined) return { id, build: NO_BUILD, name: entry.givenName, path: '' };
+        if (entry !== undefined) return { id, build: NO_BUILD, name: entry.plugin.givenName, path: entry.path ?? '' };
         const { plugin, build } = await itemToLoad(
           db,
           id,

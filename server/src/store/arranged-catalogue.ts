@@ -17,6 +17,7 @@ import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { addTo } from '@clever-drawer/core/lists-by-key';
 import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { inBetween, othersTurn } from '../in-between.js';
+import { filesWithIds } from './file-store.js';
 import { loadCounts } from './load-store.js';
 import { presentAmong } from './preset-store.js';
 import { ruledOn } from './trait-store.js';
@@ -60,10 +61,13 @@ export async function withOwnEntries(
 ): Promise<readonly PluginView[]> {
   if (state.ownEntry.size === 0) return plugins;
   const counts = await loadCounts(db, id);
-  return withOwnPlugins(
-    plugins,
-    ownPlugins(state, (entry) => counts.get(entry)),
-  );
+  const files = [...state.ownEntry.values()].flatMap((row) => (row.file === null ? [] : row.id));
+  const filesHere = new Set((await filesWithIds(db, id, files)).map((one) => one.id));
+  const facts = {
+    loadsOf: (entry: PluginId) => counts.get(entry),
+    isFileHere: (entry: PluginId) => filesHere.has(entry),
+  };
+  return withOwnPlugins(plugins, ownPlugins(state, facts));
 }
 
 /** The catalogue as the producer has it, with every place of each plugin; in order of the given names. */

@@ -10,6 +10,7 @@ import { runScan } from '@clever-drawer/scan/run-scan';
 import { createApp } from '../../src/app';
 import { PackedAnswers } from '../../src/http/packed-answers';
 import { Catalogues } from '../../src/jobs/catalogues';
+import { FileReadings } from '../../src/jobs/file-readings.js';
 import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
@@ -54,7 +55,10 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
   const source = await openDatabase(cluster.url);
   const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
   const arrivals = new Arrivals(source, log, here);
-  const arranging = new Arranging(source);
+  const fileReadings = new FileReadings(source, log, (id) => here.is(id));
+  const arranging = new Arranging(source, (id, { edits }) => {
+    if (edits.some(({ of }) => of === 'fileFolder')) fileReadings.start(id);
+  });
   const line = await listenTo(
     cluster.url,
     log,
@@ -70,6 +74,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       arrivals,
       arranging,
       catalogues,
+      fileReadings,
       packed,
       here,
       ownData: null,

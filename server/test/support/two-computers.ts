@@ -1,7 +1,8 @@
 /** A studio of two computers with something of everything arranged on each, for databases that are to be brought over. */
 import { mkdir, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import type { CatalogueView, ScanView } from '@clever-drawer/contract/responses';
+import { entryOfFile } from '@clever-drawer/core/chests/other-files';
+import type { CatalogueView, FileFoldersView, FoundFiles, ScanView } from '@clever-drawer/contract/responses';
 import type { Api } from './api';
 import { lv2 } from './studio';
 
@@ -179,6 +180,25 @@ async function fill(api: Api, { name, letter, plugins }: Wanted): Promise<string
   await change({
     kind: 'add-own-entries',
     entries: [{ id: `own:${own(32)}`, ...device, program, addedAt: '2026-12-01T12:00:00.000Z' }],
+  });
+  const racks = join(api.folder, `${letter}-racks`);
+  await mkdir(join(racks, 'Bass'), { recursive: true });
+  await writeFile(join(racks, 'Bass', 'Deep bellows.rack'), '');
+  const ofFiles = { path: racks, endings: ['rack'], program, role: 'instrument' };
+  await send(`${at}/file-folders`, ofFiles);
+  for (let reading: unknown = racks; reading !== null;)
+    reading = ((await api.call('GET', `${at}/file-folders`)).body as FileFoldersView).reading;
+  const { files } = (await api.call('GET', `${at}/files?words=deep`)).body as FoundFiles;
+  const addedAt = '2026-12-01T12:00:00.000Z';
+  await change({ kind: 'take-in-files', entries: files.map((file) => entryOfFile(file, addedAt)) });
+  await change({ kind: 'file-loose', chestId: own(2), id: own(13), pluginIds: [id('Vestry Plate')] });
+  await change({
+    kind: 'set-aside',
+    pluginIds: [id(tail)],
+    builds: [],
+    reason: 'not-licensed',
+    until: null,
+    here: true,
   });
   const face = await picture(isRoom ? PICTURE : OTHER_PICTURE);
   await change({ kind: 'show-face', pluginId: id('Copper EQ'), picture: face });

@@ -25,8 +25,8 @@ import { answered, failed, nextStep, planIn, wished, type Act, type Pending } fr
 
 /** Endpoints that change the arrangement in a way that only the server can work out. */
 type ServersOwn =
-  | `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import' | 'sessions' | 'dawprojects' | 'folders'}`
-  | `${'PATCH' | 'DELETE'} /computers/{computer}/folders/{folder}`;
+  | `POST /computers/{computer}/${'worked-out-chests' | 'loads' | 'import' | 'sessions' | 'dawprojects' | 'folders' | 'file-folders'}`
+  | `${'PATCH' | 'DELETE'} /computers/{computer}/${'folders' | 'file-folders'}/{folder}`;
 /** What of a request to them goes beside its body. */
 interface Besides {
   readonly folder?: string;
@@ -53,6 +53,14 @@ export interface Changes {
   readonly removeFolder: (folder: string, words: string) => Promise<boolean>;
   /** Turns switches of a plugin folder. */
   readonly switchFolder: (folder: string, switches: FolderSwitches) => Promise<boolean>;
+  /** Adds a folder of files, or changes one; rejects with ApiError, and nothing is told. */
+  readonly addFileFolder: (folder: RequestOf<'POST /computers/{computer}/file-folders'>) => Promise<unknown>;
+  readonly changeFileFolder: (
+    folder: string,
+    change: RequestOf<'PATCH /computers/{computer}/file-folders/{folder}'>,
+  ) => Promise<unknown>;
+  /** Removes a folder of files from the list, with a notice in these words that offers to undo it. */
+  readonly removeFileFolder: (folder: string, words: string) => Promise<boolean>;
 }
 
 /** The changes of the computer at hand, in an object that stays the same. */
@@ -270,6 +278,15 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       ),
     switchFolder: (folder, switches) =>
       told(own('PATCH /computers/{computer}/folders/{folder}', 'switch a folder', switches, { folder })),
+    addFileFolder: (folder) => own('POST /computers/{computer}/file-folders', 'add a folder of files', folder),
+    changeFileFolder: (folder, change) =>
+      own('PATCH /computers/{computer}/file-folders/{folder}', 'change a folder of files', change, { folder }),
+    removeFileFolder: (folder, words) =>
+      told(
+        own('DELETE /computers/{computer}/file-folders/{folder}', 'remove a folder of files', undefined, {
+          folder,
+        }).then(notice(words)),
+      ),
     bringSession: (document) =>
       document instanceof Blob
         ? own('POST /computers/{computer}/dawprojects', 'import a session', document as never)

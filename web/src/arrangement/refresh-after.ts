@@ -9,6 +9,10 @@ import { keys, lookAtCatalogue } from '../catalogue/queries';
 export function refreshAfter(client: QueryClient, computer: ComputerId, saved: SavedChange): void {
   if (regroups(saved.edits)) lookAtCatalogue(client, computer);
   if (mayLoad(saved)) void lookAtLoads(client, computer);
+  if (saved.edits.some((edit) => edit.of === 'ownEntry'))
+    void client.invalidateQueries({ queryKey: keys.filesHere(computer) });
+  if (saved.edits.some((edit) => edit.of === 'fileFolder'))
+    void client.invalidateQueries({ queryKey: keys.fileFolders(computer) });
   if (saved.edits.some((edit) => edit.of === 'pluginFolder'))
     for (const queryKey of [keys.folders(computer), keys.proposed(computer)])
       void client.invalidateQueries({ queryKey });

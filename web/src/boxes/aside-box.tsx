@@ -1,3 +1,4 @@
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import { useId, useMemo, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { FormBox } from '../parts/form-box';
@@ -13,6 +14,7 @@ import {
 } from '@clever-drawer/core/chests/set-aside';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { ChosenCatalogue, ChosenPlugin } from '../catalogue/chosen-catalogue';
+import { useComputers } from '../catalogue/queries';
 import type { Changes } from '../arrangement/changes';
 import { counted } from '../lib/counted';
 import styles from './boxes.module.css';
@@ -36,6 +38,7 @@ export function AsideBox({
   const [what, setWhat] = useState<What | null>(plugins.length > 0 ? 'selected' : null);
   const [chosenReason, setReason] = useState<string | null>(() => knownAside(plugins)?.reason ?? null);
   const [note, setNote] = useState(() => knownAside(plugins)?.note ?? '');
+  const [isHere, setHere] = useState<boolean | null>(() => knownScope(plugins, state));
   const [until, setUntil] = useState(() => knownAside(plugins)?.until ?? '');
   const vendors = useMemo(
     () =>
@@ -51,6 +54,8 @@ export function AsideBox({
     [what, plugins, catalogue, vendor, state],
   );
   const reason = chosenReason ?? wish.reason;
+  const manyComputers = (useComputers().data?.length ?? 1) > 1;
+  const here = manyComputers && (isHere ?? ofComputer(reason));
   const nothing = wish.pluginIds.length + wish.builds.length === 0 || reason.trim() === '';
   const submit = (): void => {
     if (nothing) return;
@@ -63,6 +68,7 @@ export function AsideBox({
       reason: reason.trim(),
       until: reason === 'demo' && until !== '' ? until : null,
       note: note.trim() === '' ? null : note.trim(),
+      here,
     };
     // What a rule of thumb named is told in full: it stands nowhere on the screen.
     if (what === 'selected') void changes.make(intent);
@@ -156,6 +162,23 @@ export function AsideBox({
           />
         </>
       )}
+      {manyComputers && (
+        <fieldset>
+          <legend className="fs-6">Where</legend>
+          {WHERES.map(([label, value]) => (
+            <Form.Check
+              key={label}
+              inline
+              type="radio"
+              name={`${id}-where`}
+              id={`${id}-where-${String(value)}`}
+              label={label}
+              checked={here === value}
+              onChange={() => setHere(value)}
+            />
+          ))}
+        </fieldset>
+      )}
       {what === null ? (
         <p className="quiet">Nothing is selected. Choose above what to set aside.</p>
       ) : (
@@ -170,12 +193,26 @@ const MAX_NOTE_LENGTH = 4000;
 /** Why the first of some plugins is set aside already, if it is: its reason and note are offered to be changed. */
 const knownAside = ([first]: readonly ChosenPlugin[]) => first?.aside ?? null;
 
+/** Where the first of some plugins is set aside already; null where it is not. */
+const knownScope = ([first]: readonly ChosenPlugin[], state: Arrangement): boolean | null =>
+  first?.aside == null ? null : state.asideHere.has(first.aside.id);
+
+/** Licences, demos and failures belong to a computer; what the producer does not want is wanted nowhere. */
+const ofComputer = (reason: string): boolean => reason === 'demo' || reason === 'not-licensed' || reason === 'faulty';
+
+const WHERES = [
+  ['on this computer only', true],
+  ['on every computer', false],
+] as const;
+
 const isOwnReason = (reason: string): boolean => !isUsual(reason);
 const isUsual = (reason: string): boolean => (ASIDE_REASONS as readonly string[]).includes(reason);
 
 /** Reasons of the producer's own that were used before. */
-const ownReasons = ({ aside }: Arrangement): string[] =>
-  [...new Set([...aside.values()].map((one) => one.reason))].filter((one) => !isUsual(one)).sort(compareNames);
+const ownReasons = (state: Arrangement): string[] =>
+  [...new Set([...asidesOf(state).values()].map((one) => one.reason))]
+    .filter((one) => !isUsual(one))
+    .sort(compareNames);
 
 const WHATS = ['selected', 'narrow', 'others', 'demos', 'vendor'] as const;
 type What = (typeof WHATS)[number];
@@ -218,7 +255,7 @@ function wishOf(
 /** Builds that are set aside already are not counted again; a selected plugin may get another reason. */
 const withoutAside = (wish: AsideWish, state: Arrangement): AsideWish => ({
   ...wish,
-  builds: wish.builds.filter((build) => !state.aside.has(build.id)),
+  builds: wish.builds.filter((build) => !asidesOf(state).has(build.id)),
 });
 
 /** "20 builds of 14 plugins", "3 plugins". */

@@ -1,3 +1,4 @@
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import { buildInWords } from '../catalogue/build-words';
@@ -9,7 +10,7 @@ export function buildChoices(builds: ChosenItem['builds'], state: Arrangement): 
   const found = builds.filter((build) => build.found);
   const wordsOf = (build: (typeof found)[number]): string => `${buildInWords(build)} ${fileName(build.path)}`;
   return found.map((build) => {
-    const aside = state.aside.get(build.id);
+    const aside = asidesOf(state).get(build.id);
     const isAlone = found.every((one) => one === build || wordsOf(one) !== wordsOf(build));
     const file = isAlone ? fileName(build.path) : build.path;
     const note = aside === undefined ? file : `set aside: ${asideLabel(aside.reason)} · ${file}`;

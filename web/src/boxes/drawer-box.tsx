@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
+import { isLoose, LOOSE_NAME } from '@clever-drawer/core/chests/loose';
 import { chestsOf, drawersOfChest, pathTo } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
@@ -20,12 +21,15 @@ export const pathInWords = (state: Arrangement, id: DrawerId): string =>
     .map((one) => one.name)
     .join(' › ');
 
-/** Finds drawers of a chest by typing, one or several, and makes a new one on the spot. */
+const LOOSE = 'loose';
+
+/** Finds drawers of a chest by typing, one or several, or the chest itself, and makes a new one on the spot. */
 export function DrawerBox({
   title,
   state,
   chest,
   done,
+  loose,
   make,
   close,
 }: {
@@ -33,14 +37,19 @@ export function DrawerBox({
   state: Arrangement;
   chest: ChestId;
   done: (drawers: readonly Drawer[]) => void;
+  /** Files into the chest without a drawer. */
+  loose: () => void;
   make: (name: string) => void;
   close: () => void;
 }) {
   const choices = useMemo(
-    () =>
-      drawersOfChest(state, chest)
+    () => [
+      ...drawersOfChest(state, chest)
+        .filter((drawer) => !isLoose(drawer))
         .map((drawer): Pickable => ({ key: drawer.id, label: pathInWords(state, drawer.id), finds: drawer.name }))
         .sort((a, b) => compareNames(a.label, b.label)),
+      { key: LOOSE, label: LOOSE_NAME, finds: LOOSE_NAME, note: `in ${state.chest.get(chest)?.name ?? ''} itself` },
+    ],
     [state, chest],
   );
   return (
@@ -49,7 +58,11 @@ export function DrawerBox({
       what="drawer"
       choices={choices}
       several
-      done={(keys) => done(keys.map((key) => state.drawer.get(key)).filter((drawer) => drawer !== undefined))}
+      done={(keys) => {
+        const drawers = keys.map((key) => state.drawer.get(key)).filter((drawer) => drawer !== undefined);
+        if (keys.includes(LOOSE)) loose();
+        if (drawers.length > 0 || keys.length === 0) done(drawers);
+      }}
       make={make}
       close={close}
     />
@@ -84,7 +97,7 @@ export function SpotBox({
     return chestsFrom(state, first).flatMap((chest): Pickable[] => [
       { key: CHEST + chest.id, label: `The chest ${chest.name} itself, in no drawer`, finds: chest.name },
       ...drawersOfChest(state, chest.id)
-        .filter((drawer) => !without.has(drawer.id))
+        .filter((drawer) => !without.has(drawer.id) && !isLoose(drawer))
         .map((drawer): Pickable => {
           const label = pathInWords(state, drawer.id);
           return { key: drawer.id, label: many ? `${chest.name} › ${label}` : label, finds: drawer.name };

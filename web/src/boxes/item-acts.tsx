@@ -8,6 +8,7 @@ import type { Changes } from '../arrangement/changes';
 import { isPlugin, type ChosenCatalogue } from '../catalogue/chosen-catalogue';
 import { useComputer } from '../lib/use-computer';
 import type { MenuAct } from '../parts/menu-act';
+import { fileLoose } from './file-loose';
 import { AsideBox } from './aside-box';
 import { DrawerBox } from './drawer-box';
 import { NamesBox, tagsIn } from './names-box';
@@ -83,6 +84,10 @@ export function useItemActs(needs: Needs): ItemActs {
           state={state}
           chest={asId<ChestId>(chest)}
           done={(drawers) => fileInto(drawers.map((one) => one.id))}
+          loose={() => {
+            void changes.make(fileLoose(asId<ChestId>(chest), [box.id]));
+            close();
+          }}
           make={(name) => {
             const id = asId<DrawerId>(crypto.randomUUID());
             const chestId = asId<ChestId>(chest);

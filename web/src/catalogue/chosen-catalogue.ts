@@ -2,6 +2,7 @@
 import { tellApart } from '@clever-drawer/core/identity/tell-apart';
 import memoizeOne from 'memoize-one';
 import type { PluginView } from '@clever-drawer/contract/responses';
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { chainItems } from '@clever-drawer/core/chests/chain-item';
 import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
@@ -12,6 +13,7 @@ import { addTo } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { useComputer } from '../lib/use-computer';
+import { useFilesHere, type FilesHere } from './files';
 import {
   NO_LOADS,
   NO_PRESETS,
@@ -50,25 +52,37 @@ export interface ChosenCatalogue {
 
 /** The catalogue as the producer put it right. */
 export function useChosen(catalogue: Catalogue, state: Arrangement): ChosenCatalogue {
-  const { choice, preference, preferredBuild, naming, aside, entry, trayEntry, slot, chainPart } = state;
+  const { choice, preference, preferredBuild, naming, entry, trayEntry, slot, chainPart } = state;
   const present = usePresets(useComputer().id).data ?? NO_PRESETS;
   const arranged = presetsIn(entry, trayEntry, slot, chainPart, naming);
   const loaded = useOwnEntryLoads(useComputer().id, state.ownEntry.size > 0).data ?? NO_LOADS;
-  const all = withOwnEntries(catalogue, state.ownEntry, loaded);
-  const chosen = chosenCatalogue(all, choice, preference, preferredBuild, naming, aside, present, arranged);
+  const filesHere = useFilesHere(useComputer().id, state.ownEntry);
+  const all = withOwnEntries(catalogue, state.ownEntry, loaded, filesHere);
+  const chosen = chosenCatalogue(all, choice, preference, preferredBuild, naming, asidesOf(state), present, arranged);
   return withOwnNames(withChains(chosen, state.chain, chainPart, naming), ownNamesIn(entry));
 }
 
 /** The same with the own entries among the plugins, in order of name. */
 const withOwnEntries = memoizeOne(
-  (catalogue: Catalogue, ownEntry: Arrangement['ownEntry'], loaded: OwnEntryLoadsById): Catalogue =>
+  (
+    catalogue: Catalogue,
+    ownEntry: Arrangement['ownEntry'],
+    loaded: OwnEntryLoadsById,
+    filesHere: FilesHere | null,
+  ): Catalogue =>
     ownEntry.size === 0
       ? catalogue
       : {
           ...catalogue,
           plugins: withOwnPlugins(
             catalogue.plugins,
-            ownPlugins({ ownEntry }, (id) => loaded.get(id)),
+            ownPlugins(
+              { ownEntry },
+              {
+                loadsOf: (id) => loaded.get(id),
+                isFileHere: (id) => (filesHere?.has(id) === true ? filesHere.get(id) !== null : undefined),
+              },
+            ),
           ),
         },
 );
@@ -97,6 +111,8 @@ const presetsIn = (() => {
   );
 })();
 
+const NONE_HERE: Arrangement['asideHere'] = new Map();
+
 const chosenCatalogue = memoizeOne(
   (
     catalogue: Catalogue,
@@ -108,7 +124,7 @@ const chosenCatalogue = memoizeOne(
     { ids: present, leftOut }: Presets,
     arranged: ReadonlySet<ItemId>,
   ): ChosenCatalogue => {
-    const rows = { choice, preference, preferredBuild, naming, aside };
+    const rows = { choice, preference, preferredBuild, naming, aside, asideHere: NONE_HERE };
     const plugins = withApart(inOrderOfName(withChoices(catalogue.plugins, rows)));
     const byId: ReadonlyMap<ItemId, ChosenItem> = itemsById(plugins, present, arranged, naming);
     const presets = [...present].map((id) => byId.get(id)).filter((item) => item?.found === true);

@@ -28,6 +28,9 @@ export const keys = {
   computers: ['computers'] as const,
   folders: (id: ComputerId) => ['folders', id] as const,
   ownEntryLoads: (id: ComputerId) => ['own-entry-loads', id] as const,
+  fileFolders: (id: ComputerId) => ['file-folders', id] as const,
+  files: (id: ComputerId) => ['files', id] as const,
+  filesHere: (id: ComputerId) => ['files-here', id] as const,
   proposed: (id: ComputerId) => ['proposed', id] as const,
   scans: (id: ComputerId) => ['scans', id] as const,
   catalogue: (id: ComputerId) => ['catalogue', id] as const,
@@ -205,9 +208,11 @@ export const usePluginDetail = (id: ComputerId, plugin: PluginId) =>
 export const catalogueIn = (client: QueryClient, computer: ComputerId): Catalogue | undefined =>
   client.getQueryData<Catalogue>(keys.catalogue(computer));
 
+const OF_FILES = ['file-folders', 'files', 'files-here'];
+
 /** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
 export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
-  for (const name of ['catalogue', 'own-entry-loads', 'traits', 'presets', 'plugin', 'vendors'])
+  for (const name of ['catalogue', 'own-entry-loads', 'traits', 'presets', 'plugin', 'vendors', ...OF_FILES])
     void client.invalidateQueries({ queryKey: [name, computer] });
 }
 
@@ -264,6 +269,7 @@ export function lookAtIntake(client: QueryClient, id: ComputerId): void {
     'left-out',
     'arrivals',
     'vendors',
+    ...OF_FILES,
   ])
     void client.invalidateQueries({ queryKey: [name, id] });
 }

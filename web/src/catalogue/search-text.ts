@@ -16,6 +16,7 @@ export function searchTextOf(
     chain,
     ownNames = [],
     program,
+    file,
   }: Pick<
     ChosenItem,
     | 'name'
@@ -29,6 +30,7 @@ export function searchTextOf(
     | 'chain'
     | 'ownNames'
     | 'program'
+    | 'file'
   >,
   description: string | null = null,
 ): SearchText {
@@ -43,7 +45,7 @@ export function searchTextOf(
       ...(naming?.tags ?? []),
       ...(naming?.stripLabel == null ? [] : [naming.stripLabel]),
     ],
-    paths: builds.map((build) => build.path),
+    paths: file == null ? builds.map((build) => build.path) : [file],
     description,
   });
 }

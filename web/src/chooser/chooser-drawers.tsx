@@ -38,11 +38,13 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
       onlyShown(
         offer.drawers,
         (drawer) =>
-          drawer.id === open ||
-          offer.named.includes(drawer) ||
-          (isFound === null
-            ? withEmpty || drawer.plugins.length > 0
-            : drawer.plugins.some((plugin) => isFound(plugin.id))),
+          // Loose entries stand in the list themselves.
+          !drawer.loose &&
+          (drawer.id === open ||
+            offer.named.includes(drawer) ||
+            (isFound === null
+              ? withEmpty || drawer.plugins.length > 0
+              : drawer.plugins.some((plugin) => isFound(plugin.id)))),
       ),
     [offer.drawers, offer.named, open, isFound, withEmpty],
   );

@@ -173,7 +173,13 @@ const OptionLine = memo(function OptionLine(props: LineProps) {
           ) : (
             <>
               {kindInWords(item.types, item.role)} · <bdi>{item.vendor ?? 'vendor unknown'}</bdi>
-              {item.program !== undefined && item.program !== item.vendor && (
+              {item.file != null && (
+                <>
+                  {' '}
+                  · <bdi>{item.file}</bdi>
+                </>
+              )}
+              {item.file == null && item.program !== undefined && item.program !== item.vendor && (
                 <>
                   {' '}
                   · in <bdi>{item.program}</bdi>

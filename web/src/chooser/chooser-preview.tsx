@@ -40,7 +40,9 @@ export function ChooserPreview({ item, name, width, isFed, catalogue, state, use
             ? kindInWords(item.types, item.role)
             : `${kindInWords(item.types, item.role)} by ${item.vendor ?? 'an unknown vendor'}`,
           item.program !== undefined
-            ? `in ${item.program}, handed over by name`
+            ? item.file == null
+              ? `in ${item.program}, handed over by name`
+              : `the file ${item.file}, handed over with its path`
             : chosen === undefined
               ? 'no build was found'
               : [chosen.build.format, chosen.build.version ?? '', WHY_BUILD[chosen.because]]

@@ -1,7 +1,9 @@
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { contentsOf, type Content, type Contents } from '@clever-drawer/core/chests/drawer-contents';
 import { splitContents } from '@clever-drawer/core/chests/drawer-split';
 import { isInMenus, onlyShown, shownDrawers, type InLevel } from '@clever-drawer/core/chests/level';
+import { isLoose } from '@clever-drawer/core/chests/loose';
 import { measureDrawers } from '@clever-drawer/core/chests/measure-drawers';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Sign } from '@clever-drawer/core/chests/sign';
@@ -31,6 +33,8 @@ export interface OfferedDrawer extends InLevel {
   readonly id: string;
   readonly sign: Sign | null;
   readonly name: string;
+  /** Whether these are the loose entries of the chest. */
+  readonly loose: boolean;
   /** The number of a tray; null for a drawer. */
   readonly tray: number | null;
   /** What fits, in order and with the dividers between. */
@@ -53,7 +57,7 @@ export function offeredDrawers(
   const measureOf = measureDrawers(state, catalogue.byId, ruled);
   const inMenus = onlyShown(shownDrawers(state, chest, measureOf), ({ drawer }) => isInMenus(state, drawer));
   return inMenus.flatMap(({ drawer, level, divider }): OfferedDrawer[] => {
-    const front = { level, divider, sign: drawer.sign ?? null };
+    const front = { level, divider, sign: drawer.sign ?? null, loose: isLoose(drawer) };
     const name = pathTo(state, drawer.id)
       .map((one) => one.name)
       .join(' › ');
@@ -80,13 +84,13 @@ export function offeredDrawers(
 type AskedOf = ((build: ChosenItem['builds'][number]) => boolean) | null;
 
 /** The builds that the rule of a drawer asked for, but for those that are set aside; null where it asks for none. */
-function askedOf({ rule }: Drawer, { aside }: Arrangement): AskedOf {
+function askedOf({ rule }: Drawer, state: Arrangement): AskedOf {
   const isAsked = rule === null ? null : buildAskedBy(rule);
-  return isAsked === null ? null : (build) => isAsked(build) && !aside.has(build.id);
+  return isAsked === null ? null : (build) => isAsked(build) && !asidesOf(state).has(build.id);
 }
 
 /** A front that stands by itself, without sign or divider. */
-const BY_ITSELF = { level: '', divider: null, sign: null };
+const BY_ITSELF = { level: '', divider: null, sign: null, loose: false };
 
 /** A front over contents: an item that stands in several of them counts once, and a divider stands only above something. */
 function offered(

@@ -7,7 +7,7 @@ import type { BuildThere, OfferedDrawer } from './offered-drawers';
 
 /** Under which heading something is offered. */
 export type OptionPart =
-  'now' | 'usual' | 'recent' | 'favourites' | 'steered' | 'drawer' | 'all' | 'found' | 'kin' | 'outside';
+  'now' | 'usual' | 'recent' | 'favourites' | 'steered' | 'drawer' | 'all' | 'found' | 'kin' | 'files' | 'outside';
 
 /** One thing that can be chosen: under the name that it has where it stands, with the digit that marks it. */
 export interface Option extends BuildThere {
@@ -53,11 +53,13 @@ interface Asked {
   readonly isTyped: boolean;
   readonly digit: number | null;
   readonly withAll: boolean;
+  /** Files that have what is typed and are no entries yet. */
+  readonly files: readonly ChosenItem[];
 }
 
 /** What the list shows, heading by heading; none is empty. The first nine of what is offered at first, or stands in an open drawer, carry digits. */
 export function optionGroups(asked: Asked): OptionGroup[] {
-  const { offer, now, catalogue, opened, isTyped, digit, withAll } = asked;
+  const { offer, now, catalogue, opened, isTyped, digit, withAll, files } = asked;
   const isFirst = !isTyped || digit !== null;
   let number = 0;
   const group = (heading: string, part: OptionPart, items: readonly ChosenItem[], numbered = false): OptionGroup => ({
@@ -72,12 +74,14 @@ export function optionGroups(asked: Asked): OptionGroup[] {
       digit: numbered && number < MOST_CHOICES ? ++number : null,
     })),
   });
+  const digitFor = (): number | null => (number < MOST_CHOICES ? ++number : null);
   const known = (ids: readonly ItemId[]): ChosenItem[] =>
     ids.map((id) => catalogue.byId.get(id)).filter((item) => item !== undefined);
   const groups: OptionGroup[] = [];
   if (isFirst && opened === undefined) {
     groups.push(
       group('in this slot now', 'now', now === null ? [] : known([now])),
+      ...offer.drawers.flatMap((drawer) => (drawer.loose ? drawerGroups(drawer, offer, false, digitFor) : [])),
       group('usual here', 'usual', known(offer.first.usual), true),
       // The most loaded of them; typing brings the others up too.
       group('with a sidechain input', 'steered', offer.steered.slice(0, MOST_STEERED), true),
@@ -87,7 +91,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   }
   if (opened !== undefined)
     groups.push(
-      ...drawerGroups(opened, offer, isTyped && digit === null, () => (number < MOST_CHOICES ? ++number : null)),
+      ...drawerGroups(opened, offer, isTyped && digit === null, digitFor),
       ...(isTyped
         ? []
         : [
@@ -118,6 +122,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
       ),
       ...(digit === null ? offer.named.flatMap((drawer) => [namedGroup(drawer), unfitGroup(drawer)]) : []),
       group('more of this type', 'kin', digit === null ? offer.kin : []),
+      group('other files', 'files', digit === null ? files : []),
     );
   }
   if (withAll) groups.push(group('does not fit, or is set aside', 'outside', offer.outside));
@@ -164,7 +169,7 @@ function drawerGroups(
     part: 'drawer',
     digit: isSearch ? null : digitFor(),
   });
-  const heading = `in ${opened.name}`;
+  const heading = opened.loose ? 'in the chest itself' : `in ${opened.name}`;
   if (isSearch) {
     const known = new Map(opened.lines.flatMap((line) => ('divider' in line ? [] : [[line.plugin.id, line]])));
     const options = offer.inside.map((item) => {

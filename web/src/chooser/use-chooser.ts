@@ -25,6 +25,7 @@ import type { Chooser, Choosing } from './chooser';
 import { columnGroups, toColumn } from './column-groups';
 import { CHOOSER_VIEWS, digitIn, optionGroups, type Option } from './options';
 import { isInMenu, isTyping, isWithin, MODIFIERS } from './own-events';
+import { useFilesOffer } from './use-files-offer';
 import { useOffer, whyOutside } from './use-offer';
 
 /** What waits for the search to answer: loading, also going on to the slot below, or choosing among builds. */
@@ -40,6 +41,7 @@ const WAYS: Readonly<Record<Option['part'], LoadWay>> = {
   all: 'list',
   found: 'typing',
   kin: 'typing',
+  files: 'typing',
   outside: 'typing',
 };
 
@@ -72,7 +74,8 @@ export function useChooser(choosing: Choosing): Chooser {
   const perLine = useRef(1);
   const [withEmpty, setWithEmpty] = useEmptyInMenus();
   const wish = { typed, open, withAll, withEmpty, openedAt };
-  const { offer, isSettled } = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
+  const { offer, isSettled: isAnswered } = useOffer(place, catalogue, state, chest as ChestId | null, uses, wish);
+  const files = useFilesOffer(place.slot, state, typed);
   const opened = [...offer.trays, ...offer.drawers].find((one) => one.id === open);
   const inColumns = view === 'drawers' && opened === undefined && typed === '';
   const digit = digitIn(typed);
@@ -80,10 +83,15 @@ export function useChooser(choosing: Choosing): Chooser {
   const { now } = place;
   // Thousands of options: made anew only when there are other ones, and not with each letter and arrow.
   const groups = useMemo(
-    () => (inColumns ? columnGroups(offer) : optionGroups({ offer, now, catalogue, opened, isTyped, digit, withAll })),
-    [inColumns, offer, now, catalogue, opened, isTyped, digit, withAll],
+    () =>
+      inColumns
+        ? columnGroups(offer)
+        : optionGroups({ offer, now, catalogue, opened, isTyped, digit, withAll, files: files.items }),
+    [inColumns, offer, now, catalogue, opened, isTyped, digit, withAll, files.items],
   );
   const options = useMemo(() => groups.flatMap((group) => group.options), [groups]);
+  // Files are waited for only where nothing else has what is typed.
+  const isSettled = isAnswered && !(files.isPending && options.every(({ part }) => part === 'outside'));
   const byDigit = digit === null ? -1 : options.findIndex((option) => option.digit === digit);
   // What is in the slot already is not what is wanted, and what does not fit is marked only where it was asked for.
   const wanted = options.findIndex(({ part }) => part !== 'now' && (withAll || part !== 'outside'));
@@ -99,12 +107,14 @@ export function useChooser(choosing: Choosing): Chooser {
   ): void => {
     const { keys, clicks, since } = spent.current;
     const milliseconds = Math.round(performance.now() - since);
-    choosing.take({ items, way, keys, clicks, milliseconds, goesOn, buildId });
+    files.takeIn(items, changes, () => choosing.take({ items, way, keys, clicks, milliseconds, goesOn, buildId }));
   };
   const wayTo = ({ part }: Option): LoadWay =>
     part === 'drawer' && opened?.tray != null ? 'tray' : inColumns ? 'drawer' : WAYS[part];
   const takeMarked = (goesOn: boolean): void => {
-    const several = ticked.flatMap((id) => catalogue.byId.get(id) ?? []);
+    const itemOf = (id: ItemId): ChosenItem | undefined =>
+      catalogue.byId.get(id) ?? files.items.find((item) => item.id === id);
+    const several = ticked.flatMap((id) => itemOf(id) ?? []);
     if (several.length > 0) takeItems(several, 'list', goesOn);
     else if (current !== undefined) takeItems([current.item], wayTo(current), goesOn, current.buildId);
   };
@@ -138,8 +148,11 @@ export function useChooser(choosing: Choosing): Chooser {
   };
   const toggleFavourite = (): void => {
     if (current === undefined) return;
-    const on = state.trayEntry.has(trayEntryId(FAVOURITES, current.item.id));
-    void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: [current.item.id] });
+    const { item } = current;
+    const on = state.trayEntry.has(trayEntryId(FAVOURITES, item.id));
+    files.takeIn([item], changes, () => {
+      void changes.make({ kind: on ? 'tray-off' : 'tray-on', tray: FAVOURITES, pluginIds: [item.id] });
+    });
   };
   const openDrawer = useEventCallback((drawer: string | null): void => {
     setOpen(drawer);

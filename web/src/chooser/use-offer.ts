@@ -264,6 +264,7 @@ function offeredTrays(
         name: trayName(state, tray),
         sign,
         level: 'trays',
+        loose: false,
         divider: null,
         tray,
         lines: plugins.map((plugin) => ({ plugin, name: plugin.name })),

@@ -1,3 +1,4 @@
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import { useState } from 'react';
 import type { ScanView } from '@clever-drawer/contract/responses';
 import { asideChanged, type AsideChanged } from '@clever-drawer/core/chests/aside-changed';
@@ -22,7 +23,8 @@ interface Props {
 /** What is set aside as faulty or as a demo, and may be worth another try since the last scan. Nothing where there is none. */
 export function AsideChangedPanel({ scan }: Props) {
   const state = useArrangement(useComputer().id).data?.state;
-  const mayEnd = [...(state?.aside.values() ?? [])].some(({ reason }) => reason === 'faulty' || reason === 'demo');
+  const asides = state === undefined ? [] : [...asidesOf(state).values()];
+  const mayEnd = asides.some(({ reason }) => reason === 'faulty' || reason === 'demo');
   // The catalogue is large: it is not asked for where nothing can be told.
   return scan === null || state === undefined || !mayEnd ? null : <Changed scan={scan} state={state} />;
 }
@@ -35,7 +37,7 @@ function Changed({ scan, state }: { scan: ScanView; state: Arrangement }) {
   const [most, setMost] = useState(FIRST);
   if (story.isError) return <Failed error={story.error} again={() => void story.refetch()} />;
   if (catalogue === undefined || story.data === undefined) return null;
-  const changed = asideChanged(state.aside.values(), (id) => catalogue.byId.get(id), story.data);
+  const changed = asideChanged(asidesOf(state).values(), (id) => catalogue.byId.get(id), story.data);
   if (changed.length === 0) return null;
   const bringBack = (some: readonly AsideChanged[]): void => {
     const asides = some.map(({ aside }) => aside);

@@ -4,6 +4,7 @@ import { StatusLine } from '../frame/status-line';
 import { useComputer } from '../lib/use-computer';
 import { AsideChangedPanel } from './aside-changed-panel';
 import { ArrivalNote } from './arrival-note';
+import { FileFoldersPanel } from './file-folders-panel';
 import { FolderList } from './folder-list';
 import { LeftOutPanel } from './left-out-panel';
 import { ElsewherePanel, OtherComputers } from './other-computers';
@@ -30,6 +31,7 @@ export function IntakePage() {
         <h1 className="visually-hidden">Intake</h1>
         <div className={styles.intakeColumn}>
           {computer.here ? <FolderList folders={folders.data} /> : <ElsewherePanel />}
+          {computer.here && <FileFoldersPanel />}
           {computer.here && <OtherComputers />}
           <PreferencePanel />
           <VendorPanel />

@@ -87,6 +87,7 @@ export const KEYS = {
     nextChest: key('h', 'the next chest'),
     previousChest: key('Shift h', 'the chest before'),
     addOwn: key('q', 'own entries: devices without a file, typed or pasted'),
+    addFiles: key('Shift q', 'other files: find some and make entries of them'),
     deleteOwn: key('Delete', 'delete own entries'),
     pictures: key('g', 'pictures on and off'),
     columns: key('Shift c', 'the columns of the list'),

@@ -13,6 +13,8 @@ import { focusFront } from './drawer/drawer-actions';
 import { NewDrawerForm } from './drawer/new-drawer-form';
 import { ExamplesBox } from './rule/examples-box';
 import { DrawerBox, ToDrawerBox } from '../boxes/drawer-box';
+import { FilesBox } from '../boxes/files-box';
+import { fileLoose } from '../boxes/file-loose';
 import { OwnEntriesBox } from '../boxes/own-entries-box';
 import { OwnEntryBox } from '../boxes/own-entry-box';
 import { NamesBox, tagsIn } from '../boxes/names-box';
@@ -25,7 +27,16 @@ import { PutRightBox } from './plugin/put-right-box';
 /** A box that is open over the desk, for these plugins. */
 export interface DeskBox {
   readonly kind:
-    'file' | 'right' | 'aside' | 'names' | 'to-drawer' | 'examples' | 'first-chest' | 'own-entries' | 'columns';
+    | 'file'
+    | 'right'
+    | 'aside'
+    | 'names'
+    | 'to-drawer'
+    | 'examples'
+    | 'first-chest'
+    | 'own-entries'
+    | 'files'
+    | 'columns';
   readonly ids: readonly ItemId[];
 }
 
@@ -42,6 +53,8 @@ interface Props {
   readonly makeFirstChest: (name: string) => void;
   /** Selects own entries that were just added. */
   readonly added: (ids: readonly ItemId[]) => void;
+  /** What is typed into the search line. */
+  readonly typed: string;
   readonly columns: readonly ColumnId[];
   readonly setColumns: (columns: readonly ColumnId[]) => void;
   readonly close: () => void;
@@ -59,6 +72,7 @@ export function DeskBoxes({
   goToDrawer,
   makeFirstChest,
   added,
+  typed,
   columns,
   setColumns,
   close,
@@ -85,6 +99,10 @@ export function DeskBoxes({
           done={(drawers) => {
             close();
             file(box.ids, drawers);
+          }}
+          loose={() => {
+            close();
+            void changes.make(fileLoose(chest.id, box.ids));
           }}
           make={(name) => {
             close();
@@ -127,6 +145,8 @@ export function DeskBoxes({
     }
     case 'own-entries':
       return <OwnEntriesBox state={state} changes={changes} added={added} close={close} />;
+    case 'files':
+      return <FilesBox typedFirst={typed} state={state} changes={changes} added={added} close={close} />;
     case 'columns':
       return (
         <ColumnsBox

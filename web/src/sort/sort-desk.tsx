@@ -43,6 +43,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
               outside={listed.outside}
               byRule={desk.chest === null ? null : () => desk.openBox('examples', listed.ids)}
               addOwn={() => desk.openBox('own-entries', [])}
+              addFiles={() => desk.openBox('files', [])}
               chooseColumns={() => desk.openBox('columns', [])}
               hasMore={desk.hasMore}
               showMore={desk.showMore}
@@ -86,6 +87,7 @@ export function SortDesk({ catalogue, arranged }: { catalogue: ChosenCatalogue; 
             goToDrawer={desk.goToDrawer}
             makeFirstChest={desk.makeFirstChest}
             added={desk.showAdded}
+            typed={viewing.view.typed}
             columns={desk.columns}
             setColumns={desk.setColumns}
             close={desk.closeBox}

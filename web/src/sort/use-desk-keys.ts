@@ -1,3 +1,4 @@
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import { useMemo } from 'react';
 import { pluginOfItem } from '@clever-drawer/core/chests/item';
 import { isOwnEntry } from '@clever-drawer/core/chests/own-entries';
@@ -44,7 +45,7 @@ export function useDeskKeys(desk: DeskState): Desk {
   const { catalogue, state, changes, viewing, chest, subject, filing, queue, whenFound } = desk;
   const { view, look } = viewing;
   // A plugin of which only some builds are set aside has something to bring back too.
-  const withAside = useMemo(() => new Set([...state.aside.values()].map((aside) => aside.pluginId)), [state.aside]);
+  const withAside = useMemo(() => new Set([...asidesOf(state).values()].map((aside) => aside.pluginId)), [state]);
   const hasAside = (ids: readonly ItemId[]): boolean =>
     withAside.size > 0 && ids.some((id) => withAside.has(pluginOfItem(id)));
   /** Does something with what is selected, once the search has answered; nothing where nothing is. */
@@ -98,6 +99,7 @@ export function useDeskKeys(desk: DeskState): Desk {
     previousChest: state.chest.size > 1 ? toChest(-1) : null,
     pictures: () => desk.setPictures(!desk.pictures),
     addOwn: () => desk.openBox('own-entries', []),
+    addFiles: () => desk.openBox('files', []),
     columns: () => desk.openBox('columns', []),
     asideOthers: withChosen((ids) => {
       const chosen = new Set(ids);

@@ -31,6 +31,8 @@ export interface Drawer {
   readonly innerSort?: LevelSort | null;
   /** The label of the divider in front of it in its level, maybe empty; null or absent for none. */
   readonly dividerBefore?: string | null;
+  /** Whether it holds the loose entries of its chest: what stands in the chest without a drawer. A chest has one at most. */
+  readonly loose?: boolean;
 }
 
 /** A rule as it is stored, with its meaning before lists after "but not" held as a whole. */
@@ -57,6 +59,7 @@ export const DRAWER = rowKind<Drawer>()({
     notInMenus: flag,
     innerSort: orNull(oneOf(LEVEL_SORTS)),
     dividerBefore: orNull(textUpTo(NAME_LENGTH)),
+    loose: flag,
   },
   refersTo: { chestId: 'chest', parentId: 'drawer' },
   indexes: [{ columns: ['chestId'], unique: false }],
@@ -66,6 +69,7 @@ export const DRAWER = rowKind<Drawer>()({
     { to: 5, upgrade: (row) => ({ split: null, ...row }) },
     { to: 6, upgrade: (row) => ({ ...row, rule: withoutOlderListsIn(row.rule) }) },
     { to: 7, upgrade: (row) => ({ sign: null, notInMenus: false, innerSort: null, dividerBefore: null, ...row }) },
+    { to: 8, upgrade: (row) => ({ loose: false, ...row }) },
   ],
-  documented: ['name', 'rule', 'sort', 'most', 'split', 'sign', 'notInMenus', 'innerSort', 'dividerBefore'],
+  documented: ['name', 'rule', 'sort', 'most', 'split', 'sign', 'notInMenus', 'innerSort', 'dividerBefore', 'loose'],
 });

@@ -4,7 +4,7 @@ import type { PluginId } from '../../ids.js';
 import { NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
 import { LANE_WIDTHS, type LaneWidth } from './lane.js';
 
-/** A device without a file here, such as one that is built into a music program: named by hand, and arranged like a plugin. */
+/** What no scan of plugins finds and is arranged like a plugin: a device that is built into a music program, or a file of one. */
 export interface OwnEntry {
   /** Begins with OWN_ENTRY_MARK, so that it is never taken for a plugin of a scan. */
   readonly id: PluginId;
@@ -20,7 +20,12 @@ export interface OwnEntry {
   readonly width: LaneWidth | null;
   /** ISO time. */
   readonly addedAt: string;
+  /** The name of its folder and its path in it, with forward slashes, where it is a file; null for a device without one. */
+  readonly file: string | null;
 }
+
+/** The most characters of the path of a file that can be an own entry. */
+export const FILE_LENGTH = 1000;
 
 /** Own entries as rows. */
 export const OWN_ENTRY = rowKind<OwnEntry>()({
@@ -35,6 +40,8 @@ export const OWN_ENTRY = rowKind<OwnEntry>()({
     types: someOf(TYPE_IDS),
     width: orNull(oneOf(LANE_WIDTHS)),
     addedAt: text,
+    file: orNull(textUpTo(FILE_LENGTH)),
   },
-  documented: ['name', 'maker', 'program', 'role', 'types', 'width', 'addedAt'],
+  upgrades: [{ to: 8, upgrade: (row) => ({ file: null, ...row }) }],
+  documented: ['name', 'maker', 'program', 'role', 'types', 'width', 'addedAt', 'file'],
 });

@@ -79,7 +79,7 @@ export const rowKind =
  * The form in which rows are written now. It goes up by one when a kind of row changes in a way that older rows must be brought to; each such kind
  * then gets an upgrade to that number. Rows of before forms were counted are of form 1.
  */
-export const ROW_FORM = 7;
+export const ROW_FORM = 8;
 
 /** The names of a kind's columns, in their order. */
 export const columnNames = <Row>(kind: RowKindSpec<Row>): (keyof Row & string)[] =>

@@ -133,6 +133,7 @@ export const SORT_CHECKS: ChecksOf<'everywhere' | 'sort' | 'findLine' | 'list' |
       await menu(page, press, stroke);
     },
     addOwn: asks((page) => list(page).focus(), /^Own entries$/),
+    addFiles: asks((page) => list(page).focus(), /^Other files$/),
     deleteOwn: async (page, press) => {
       await list(page).focus();
       await page.keyboard.press('q');

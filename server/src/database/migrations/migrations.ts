@@ -17,6 +17,7 @@ import { ArrivedWithFolder1778000000000 } from './1778000000000-arrived-with-fol
 import { UndoableFolders1779000000000 } from './1779000000000-undoable-folders.js';
 import { OwnEntries1780000000000 } from './1780000000000-own-entries.js';
 import { LevelsAndPurposes1781000000000 } from './1781000000000-levels-and-purposes.js';
+import { FilesAndLooseEntries1782000000000 } from './1782000000000-files-and-loose-entries.js';
 
 /** All migrations, oldest first; one that has landed is never edited. */
 export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
@@ -38,4 +39,5 @@ export const MIGRATIONS: readonly (new () => MigrationInterface)[] = [
   UndoableFolders1779000000000,
   OwnEntries1780000000000,
   LevelsAndPurposes1781000000000,
+  FilesAndLooseEntries1782000000000,
 ];

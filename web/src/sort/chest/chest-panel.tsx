@@ -165,7 +165,7 @@ export const ChestPanel = memo(function ChestPanel(props: Props) {
       style={frontStyle(look, entries)}
       onScroll={(event) => (memory.chestTop = event.currentTarget.scrollTop)}
       aria-busy={!ruled.isAnswered}
-      data-chest
+      data-chest={chest.id}
     >
       <div className={frontStyles.chestInside}>
         <SelectedDrawers selected={chosen} actions={actions} />

@@ -5,7 +5,7 @@ import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
 /** Where it would go. Plugins go into a drawer, also a new one, between two lines or onto a tray; a drawer goes before, into or after another one, or to the end of the chest. */
 export type Target =
   | { readonly kind: 'into' | 'before' | 'after'; readonly drawerId: DrawerId }
-  | { readonly kind: 'chest' }
+  | { readonly kind: 'chest'; readonly chestId: ChestId }
   | { readonly kind: 'new'; readonly chestId: ChestId }
   | { readonly kind: 'tray'; readonly tray: number }
   | {
@@ -50,7 +50,7 @@ export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
   if (hit === null) return null;
   if ('drawerIds' in dragged) {
     const front = hit.closest<HTMLElement>('[data-drawer]');
-    if (front === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
+    if (front === null) return chestAt(hit);
     const { left, width } = front.getBoundingClientRect();
     const share = (x - left) / width;
     return { kind: share < EDGE ? 'before' : share > 1 - EDGE ? 'after' : 'into', drawerId: drawerOf(front) };
@@ -58,7 +58,7 @@ export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
   const fresh = hit.closest<HTMLElement>('[data-new-drawer-in]');
   if (fresh !== null) return { kind: 'new', chestId: asId<ChestId>(fresh.dataset.newDrawerIn ?? '') };
   const home = hit.closest<HTMLElement>('[data-drawer], [data-tray]');
-  if (home === null) return hit.closest('[data-chest]') === null ? null : { kind: 'chest' };
+  if (home === null) return chestAt(hit);
   const line = hit.closest<HTMLElement>('[data-line]');
   if (line !== null && home.contains(line)) {
     const { top, height } = line.getBoundingClientRect();
@@ -75,6 +75,11 @@ export function targetAt({ x, y }: Point, dragged: Dragged): Target | null {
   return home.dataset.tray === undefined
     ? { kind: 'into', drawerId: drawerOf(home) }
     : { kind: 'tray', tray: Number(home.dataset.tray) };
+}
+
+function chestAt(hit: Element): Target | null {
+  const chest = hit.closest<HTMLElement>('[data-chest]')?.dataset.chest;
+  return chest === undefined ? null : { kind: 'chest', chestId: asId<ChestId>(chest) };
 }
 
 const drawerOf = (front: HTMLElement): DrawerId => asId<DrawerId>(front.dataset.drawer ?? '');

@@ -3,11 +3,13 @@ import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import { trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import { DRAWER_SORT_LABELS } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
+import { looseDrawer } from '@clever-drawer/core/chests/loose';
 import { levelSort } from '@clever-drawer/core/chests/level';
 import { LEVEL_SORT_LABELS } from '@clever-drawer/core/chests/level-sort';
 import { drawersIn, itemOnTray, pathTo, trayName } from '@clever-drawer/core/chests/look-up';
 import { asId, type ChestId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import { homeKey, type Dragged, type LineHome } from '../../parts/dragged';
+import { fileLoose } from '../../boxes/file-loose';
 import { leaveWishes } from '../filing/desk-wishes';
 import type { Target } from './drag';
 
@@ -78,6 +80,8 @@ function pluginEffect(dragged: Extract<Dragged, { pluginIds: unknown }>, target:
           });
     case 'into':
       return intoDrawer(pluginIds, target.drawerId, state);
+    case 'chest':
+      return intoChest(pluginIds, target.chestId, state);
     case 'tray':
       return ontoTray(pluginIds, target.tray, state);
     case 'line': {
@@ -134,6 +138,15 @@ function intoDrawer(pluginIds: readonly ItemId[], drawerId: DrawerId, state: Arr
     drawerIds: [drawerId],
     pluginIds,
   });
+}
+
+/** Into the chest itself, without a drawer. */
+function intoChest(pluginIds: readonly ItemId[], chestId: ChestId, state: Arrangement): Effect {
+  const loose = looseDrawer(state, chestId);
+  if (loose !== undefined) return intoDrawer(pluginIds, loose.id, state);
+  const name = state.chest.get(chestId)?.name ?? '';
+  if (pluginIds.length === 0) return { words: '– a divider stays in its drawer', intents: [] };
+  return does(`→ ${name}, without a drawer`, fileLoose(chestId, pluginIds));
 }
 
 function ontoTray(pluginIds: readonly ItemId[], tray: number, state: Arrangement): Effect {

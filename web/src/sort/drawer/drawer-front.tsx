@@ -75,12 +75,13 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
   const drag = useDraggable({
     id: `drawer ${drawer.id}`,
     data: { drawerIds: goesAlong ?? [drawer.id], name: drawer.name } satisfies Dragged,
+    disabled: drawer.loose === true,
   });
   const openMenu = useActMenu();
   const card = useRef<HTMLButtonElement | null>(null);
   useInSight(card, isOpen);
   const arrows = frontHandlers(() => frontsAround(card.current));
-  const handlers: KeyHandlers<'front'> = {
+  const whole: KeyHandlers<'front'> = {
     open: () => actions.toggle(drawer),
     ...arrows,
     // Down from an open drawer is into it.
@@ -110,6 +111,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
     merge: () => actions.merge(drawer),
     unselect: () => actions.select(drawer, 'none'),
   };
+  const handlers = drawer.loose === true ? { ...whole, ...NOT_FOR_LOOSE } : whole;
   const click = (event: MouseEvent): void => {
     if (event.shiftKey) actions.select(drawer, 'stretch');
     else if (event.ctrlKey || event.metaKey) actions.select(drawer, 'add');
@@ -136,6 +138,7 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
         isLit && styles.lit,
         isSelected && styles.selected,
         drawer.notInMenus && styles.notInMenus,
+        drawer.loose === true && styles.loose,
         rule !== null && styles.clever,
         aimed === 'into' && styles.aimedInto,
         aimed === 'before' && styles.aimedBefore,
@@ -191,12 +194,27 @@ export const DrawerFront = memo(function DrawerFront(props: Props) {
             )}
           </span>
         )}
-        {!isOpen && <span className={styles.pull} aria-hidden />}
+        {!isOpen && drawer.loose !== true && <span className={styles.pull} aria-hidden />}
       </button>
       {children}
     </section>
   );
 });
+
+/** What can't be done with what stands in no drawer. */
+const NOT_FOR_LOOSE = {
+  earlier: null,
+  later: null,
+  toFirst: null,
+  toLast: null,
+  nest: null,
+  copy: null,
+  inner: null,
+  rename: null,
+  rule: null,
+  divider: null,
+  sign: null,
+} as const;
 
 const FRONT_MENU = [
   'open',

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
+import { isLoose } from '@clever-drawer/core/chests/loose';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
@@ -85,11 +86,11 @@ export function OpenDrawer(props: Props) {
   return (
     <div className={styles.drawerInside}>
       <div className={styles.drawerTools}>
-        <PlainButton onClick={() => actions.edit(drawer)}>Name and rule</PlainButton>
+        {!isLoose(drawer) && <PlainButton onClick={() => actions.edit(drawer)}>Name and rule</PlainButton>}
         <SortMenu drawer={drawer} actions={actions} />
-        <SplitMenu drawer={drawer} actions={actions} />
+        {!isLoose(drawer) && <SplitMenu drawer={drawer} actions={actions} />}
         <PlainButton onClick={() => actions.addDivider(drawer, null)}>Divider</PlainButton>
-        <PlainButton onClick={() => actions.addInner(drawer)}>Inner drawer</PlainButton>
+        {!isLoose(drawer) && <PlainButton onClick={() => actions.addInner(drawer)}>Inner drawer</PlainButton>}
         <Dropdown>
           <Dropdown.Toggle as="button" type="button" className="plain">
             More
@@ -98,38 +99,43 @@ export function OpenDrawer(props: Props) {
             <Dropdown.Item as="button" type="button" onClick={() => actions.list(drawer)}>
               Show only these in the list
             </Dropdown.Item>
-            <Dropdown.Item as="button" type="button" onClick={() => actions.sign(drawer)}>
-              Sign …
-            </Dropdown.Item>
             <Dropdown.Item as="button" type="button" onClick={() => actions.menus(drawer)}>
               {drawer.notInMenus ? 'Show in menus' : 'Leave out of menus'}
             </Dropdown.Item>
-            <Dropdown.Item as="button" type="button" onClick={() => actions.addFrontDivider(drawer)}>
-              Divider in front of it …
-            </Dropdown.Item>
-            <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
-              Move elsewhere …
-            </Dropdown.Item>
-            <Dropdown.Item as="button" type="button" onClick={() => actions.copy(drawer)}>
-              Copy elsewhere …
-            </Dropdown.Item>
-            {drawer.rule === null ? (
-              <Dropdown.Item
-                as="button"
-                type="button"
-                disabled={contents.plugins.length === 0}
-                onClick={() => actions.propose(drawer)}
-              >
-                Propose a rule from what it holds …
-              </Dropdown.Item>
-            ) : (
-              <Dropdown.Item as="button" type="button" onClick={() => actions.freeze(drawer)}>
-                Freeze: keep what it holds now
-              </Dropdown.Item>
+            {!isLoose(drawer) && (
+              <>
+                <Dropdown.Item as="button" type="button" onClick={() => actions.sign(drawer)}>
+                  Sign …
+                </Dropdown.Item>
+                <Dropdown.Item as="button" type="button" onClick={() => actions.addFrontDivider(drawer)}>
+                  Divider in front of it …
+                </Dropdown.Item>
+                <Dropdown.Item as="button" type="button" onClick={() => actions.putInside(drawer)}>
+                  Move elsewhere …
+                </Dropdown.Item>
+                <Dropdown.Item as="button" type="button" onClick={() => actions.copy(drawer)}>
+                  Copy elsewhere …
+                </Dropdown.Item>
+                {drawer.rule === null ? (
+                  <Dropdown.Item
+                    as="button"
+                    type="button"
+                    disabled={contents.plugins.length === 0}
+                    onClick={() => actions.propose(drawer)}
+                  >
+                    Propose a rule from what it holds …
+                  </Dropdown.Item>
+                ) : (
+                  <Dropdown.Item as="button" type="button" onClick={() => actions.freeze(drawer)}>
+                    Freeze: keep what it holds now
+                  </Dropdown.Item>
+                )}
+              </>
             )}
             <Dropdown.Divider />
             <Dropdown.Item as="button" type="button" onClick={() => actions.remove(drawer)}>
-              Delete (its plugins stay in the catalogue)
+              {isLoose(drawer) ? 'Take all out' : 'Delete'} ({isLoose(drawer) ? 'they' : 'its plugins'} stay in the
+              catalogue)
             </Dropdown.Item>
           </Dropdown.Menu>
         </Dropdown>

@@ -10,6 +10,7 @@ import { useToldAtRest } from '../../lib/use-told-at-rest';
 import { NameBox } from '../../parts/name-box';
 import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
+import { FilesFound } from './files-found';
 import { QUESTIONS, type SortViewing } from './use-sort-view';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './find.module.css';
@@ -29,6 +30,7 @@ interface Props {
   readonly hasMore: boolean;
   readonly showMore: (has: boolean) => void;
   readonly addOwn: () => void;
+  readonly addFiles: () => void;
   readonly intoList: () => void;
 }
 
@@ -42,6 +44,7 @@ export function FindLine({
   outside,
   byRule,
   addOwn,
+  addFiles,
   chooseColumns,
   hasMore,
   showMore,
@@ -98,6 +101,7 @@ export function FindLine({
           </>
         )}
       </span>
+      <FilesFound typed={view.typed} open={addFiles} />
       <PlainButton onClick={addOwn}>
         Own entries … <KeyHint place="sort" does="addOwn" />
       </PlainButton>

@@ -13,7 +13,7 @@ export type Bits = (typeof BITS)[number];
 
 const NARROW: ReadonlySet<string> = new Set(['x86', 'arm', 'ppc']);
 
-type Item = Pick<ChosenItem, 'builds' | 'width'>;
+type Item = Pick<ChosenItem, 'builds' | 'width' | 'file'>;
 const there = ({ builds }: Item) => builds.filter((build) => build.found);
 
 /** The widths of a plugin's builds, each once; empty where none is known. An own entry has the width that was said. */
@@ -39,5 +39,6 @@ export const versionsOf = (item: Item): readonly string[] => [
 
 /** The folders that its builds stand in, each once, in the order in which builds are preferred. */
 export const foldersOf = (item: Item): readonly string[] => [
+  ...(item.file == null ? [] : [folderOf(item.file)]),
   ...new Set(there(item).flatMap(({ path }) => (path === '' ? [] : folderOf(path)))),
 ];

@@ -75,7 +75,11 @@ export function ListCell({ column, plugin, drawers, state, isNew, pictures }: Pr
           {plugin.program !== undefined && (
             <span className="quiet">
               {plugin.program === plugin.vendor ? (
-                'own entry'
+                plugin.file == null ? (
+                  'own entry'
+                ) : (
+                  'other file'
+                )
               ) : (
                 <>
                   in <bdi>{plugin.program}</bdi>

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
+import { asidesOf } from '@clever-drawer/core/chests/asides';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { folderOf } from '@clever-drawer/core/facts/plugin-path';
 import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
@@ -31,7 +32,7 @@ export function BuildCard({
   const computer = useComputer();
   const changes = useChanges(computer.id);
   const chosen = state.preferredBuild.get(plugin.id)?.buildId === build.id;
-  const aside = state.aside.get(build.id);
+  const aside = asidesOf(state).get(build.id);
   const kept = state.keptBuild.get(build.key);
   const [asksWhy, setAsksWhy] = useState(false);
   const keep = (reason: string | null): void =>

@@ -1,15 +1,16 @@
 import clsx from 'clsx';
 import { use } from 'react';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import type { PluginId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { faceOf, FacesContext } from '../../catalogue/face';
+import { useFilesHere } from '../../catalogue/files';
 import { kindInWords } from '../../catalogue/type-glyph';
 import { KeyHint } from '../../keys/key-hint';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
+import { AsideWords } from './aside-words';
 import { panelPart } from './panel-parts';
 import { PictureButton } from './picture-button';
 import { Places } from './places';
@@ -50,7 +51,7 @@ export function OwnEntryPanel({ id, state, catalogue, close, change, name, setAs
         <>
           {face !== null && <img className={styles.panelFace} src={face} alt={`Picture of ${item.name}`} />}
           <h2>
-            <bdi>{item.name}</bdi> <span className="quiet">own entry</span>
+            <bdi>{item.name}</bdi> <span className="quiet">{item.file == null ? 'own entry' : 'other file'}</span>
           </h2>
           <p className={styles.aboutLine} {...panelPart('type')}>
             {item.name !== item.givenName && (
@@ -82,10 +83,7 @@ export function OwnEntryPanel({ id, state, catalogue, close, change, name, setAs
               </PlainButton>
             ) : (
               <>
-                <span className="flag">
-                  set aside: {asideLabel(item.aside.reason)}
-                  {item.aside.until !== null && ` until ${item.aside.until}`}
-                </span>
+                <AsideWords aside={item.aside} state={state} />
                 <PlainButton
                   linked
                   onClick={() => void changes.make({ kind: 'bring-back', pluginIds: [id], builds: [] })}
@@ -105,9 +103,31 @@ export function OwnEntryPanel({ id, state, catalogue, close, change, name, setAs
             </PlainButton>
           </p>
           <Places id={id} state={state} catalogue={catalogue} />
-          <p className="quiet">It has no file on this computer. When it is handed over, its name is passed.</p>
+          {item.file == null ? (
+            <p className="quiet">It has no file on this computer. When it is handed over, its name is passed.</p>
+          ) : (
+            <FileOf id={id} file={item.file} state={state} />
+          )}
         </>
       )}
     </section>
+  );
+}
+
+/** Where the file of an entry is on this computer. */
+function FileOf({ id, file, state }: { id: PluginId; file: string; state: Arrangement }) {
+  const path = useFilesHere(useComputer().id, state.ownEntry)?.get(id);
+  if (path === null)
+    return (
+      <p className="quiet">
+        <bdi className="mono">{file}</bdi> was not found on this computer. Add its folder in Intake under “Other files”,
+        or read it again.
+      </p>
+    );
+  return (
+    <p className="quiet">
+      <bdi className="mono">{path ?? file}</bdi>. When it is handed over, this path is passed. The file is never
+      changed.
+    </p>
   );
 }

@@ -3,7 +3,6 @@ import { use } from 'react';
 import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { proposeStripLabel } from '@clever-drawer/core/chests/naming';
-import { asideLabel } from '@clever-drawer/core/chests/rows/aside';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ItemId, PluginId } from '@clever-drawer/core/ids';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
@@ -15,6 +14,7 @@ import { type ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { VendorNote } from '../../boxes/vendor-note';
 import { useChanges } from '../../arrangement/changes';
 import { useComputer } from '../../lib/use-computer';
+import { AsideWords } from './aside-words';
 import { BuildCard } from './build-card';
 import { BuildGroups } from './build-groups';
 import { faceOf, FacesContext } from '../../catalogue/face';
@@ -136,10 +136,7 @@ function About({
           </PlainButton>
         ) : (
           <>
-            <span className="flag">
-              set aside: {asideLabel(aside.reason)}
-              {aside.until !== null && ` until ${aside.until}`}
-            </span>
+            <AsideWords aside={aside} state={state} />
             <PlainButton linked onClick={bringBack}>
               Bring back
             </PlainButton>

@@ -1,0 +1,86 @@
+import type { Logger } from 'pino';
+import type { DataSource } from 'typeorm';
+import type { FileFoldersView } from '@clever-drawer/contract/responses';
+import type { FileFolder } from '@clever-drawer/core/chests/rows/file-folder';
+import type { ComputerId } from '@clever-drawer/core/ids';
+import { readFiles } from '@clever-drawer/scan/read-files';
+import { rowsOf } from '../store/arrangement-store.js';
+import { keepFiles } from '../store/file-store.js';
+import { nextCatalogue } from '../store/studio-store.js';
+
+interface Running {
+  readonly cancel: AbortController;
+  reading: NonNullable<FileFoldersView['reading']> | null;
+  /** Whether it was asked for again meanwhile. */
+  again: boolean;
+}
+
+/** Reads the folders of files of the computer at hand, one after the other; what is asked for while it reads is done after that. */
+export class FileReadings {
+  private readonly running = new Map<ComputerId, Running>();
+  private isClosed = false;
+
+  constructor(
+    private readonly source: DataSource,
+    private readonly log: Logger,
+    /** Whether this server runs on a computer: others' folders can't be read here. */
+    private readonly isHere: (computerId: ComputerId) => boolean,
+  ) {}
+
+  /** The folder that is being read, and how many files were found in it so far; null for none. */
+  of(computerId: ComputerId): FileFoldersView['reading'] {
+    return this.running.get(computerId)?.reading ?? null;
+  }
+
+  /** Begins to read all folders of files, and waits for nothing. */
+  start(computerId: ComputerId): void {
+    if (this.isClosed || !this.isHere(computerId)) return;
+    const running = this.running.get(computerId);
+    if (running !== undefined) {
+      running.again = true;
+      return;
+    }
+    const own: Running = { cancel: new AbortController(), reading: null, again: false };
+    this.running.set(computerId, own);
+    this.readAll(computerId, own)
+      .catch((error: unknown) => {
+        if (!own.cancel.signal.aborted && this.source.isInitialized)
+          this.log.error({ err: error }, 'folders of files could not be read');
+      })
+      .finally(() => {
+        this.running.delete(computerId);
+        if (own.again && !own.cancel.signal.aborted) this.start(computerId);
+      });
+  }
+
+  /** Ends the reading; what was found before it stays. */
+  cancel(computerId: ComputerId): void {
+    this.running.get(computerId)?.cancel.abort();
+  }
+
+  /** Ends all. */
+  close(): void {
+    this.isClosed = true;
+    for (const { cancel } of this.running.values()) cancel.abort();
+  }
+
+  private async readAll(computerId: ComputerId, own: Running): Promise<void> {
+    const folders = await rowsOf(this.source.manager, computerId, 'fileFolder');
+    folders.sort((a, b) => (a.addedAt < b.addedAt ? -1 : 1));
+    for (const folder of folders) await this.readOne(computerId, folder, own);
+  }
+
+  private async readOne(computerId: ComputerId, folder: FileFolder, own: Running): Promise<void> {
+    const { signal } = own.cancel;
+    own.reading = { folderId: folder.id, found: 0 };
+    const onProgress = (found: number): void => {
+      own.reading = { folderId: folder.id, found };
+    };
+    const read = await readFiles(folder.path, { endings: folder.endings, signal, onProgress });
+    signal.throwIfAborted();
+    await this.source.transaction(async (db) => {
+      // Every window looks again at what stands where.
+      if (await keepFiles(db, computerId, folder, read)) await nextCatalogue(db);
+    });
+  }
+}
