@@ -2,7 +2,7 @@
 import type { SessionDocument } from '@clever-drawer/core/exchange/session-document';
 import { CHANGES, change, NO_COMPUTER, SENDS } from './api-parts.js';
 import type { Endpoint } from './endpoint.js';
-import { eraseQuery, handOverRequest, loadRequest, pickRequest, useRequest } from './requests.js';
+import { eraseQuery, handOverRequest, lastOpenRequest, loadRequest, pickRequest, useRequest } from './requests.js';
 import * as answers from './responses.js';
 import { written } from './schema.js';
 import { sessionDocument } from './session-document.js';
@@ -53,6 +53,19 @@ export const LOAD_API = {
     status: 200,
     answer: answers.selected,
     problems: [],
+  },
+  'GET /last-open': {
+    summary: 'The chests and drawers that were open last in the menus of each kind of slot, for the whole studio.',
+    status: 200,
+    answer: answers.lastOpen,
+    problems: [],
+  },
+  'PUT /last-open': {
+    summary: 'Notes which chest or drawer is open in a menu; null for none.',
+    request: lastOpenRequest,
+    status: 204,
+    answer: null,
+    problems: [...SENDS, 'not-done'],
   },
   'PUT /use': {
     summary: 'Whether loads are counted from now on.',

@@ -152,6 +152,15 @@ export const pickRequest = object({
   ...reached,
 }).noUnknown();
 
+/** What is open in a menu: `menu` names the menu and what is open in it, such as "drawer-insert-track". */
+export const lastOpenRequest = object({
+  menu: string()
+    .strict()
+    .matches(/^[a-z-]{1,80}$/, 'a menu is named by small letters and hyphens')
+    .required(),
+  id: id().nullable().defined(),
+}).noUnknown();
+
 /** Where picks are sent by Open Sound Control; null sends nothing anywhere. */
 export const handOverRequest = object({
   host: string()

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ownEntryIdOf } from '@clever-drawer/core/chests/own-entries';
+import { fileRacks } from './other-files.js';
 import { playScenes, type Api, type Change, type Plugin } from './play-scenes.js';
 
 /** Drawers of the made-up studio: a name, and words of the plugins that the music director has put in so far. */
@@ -115,6 +116,8 @@ async function furtherChests(api: Api, computer: string, change: Change, having:
     pluginIds: having(['Footsteps', 'Toy Piano']).slice(0, 4),
   });
   await change({ ...drawer, id: randomUUID(), name: 'In case', pluginIds: having(['Limiter']).slice(0, 2) });
+  const loose = having(['Accordion', 'Harmonium']).slice(0, 2);
+  await change({ kind: 'file-loose', chestId: tonight, id: randomUUID(), pluginIds: loose });
   const following = { id: randomUUID(), name: 'As they come', by: 'role-and-type', follows: true };
   await api('POST', `/computers/${computer}/worked-out-chests`, following);
   await change({ kind: 'divide-chests', id: tonight, label: '' });
@@ -129,8 +132,8 @@ async function markDrawers(change: Change, drawers: ReadonlyMap<string, string>)
   await change({ kind: 'set-tray-sign', tray: 2, sign: 'leaf' });
 }
 
-/** Arranges the made-up studio as its music director has: chests, drawers, trays, words, built-in devices, sessions. */
-export async function arrangeStudio(api: Api, computer: string): Promise<void> {
+/** Arranges the made-up studio as its music director has: chests, drawers, trays, words, built-in devices, racks, sessions. `racks`: the folder of the latter. */
+export async function arrangeStudio(api: Api, computer: string, racks: string): Promise<void> {
   const { plugins } = await api<{ plugins: Plugin[] }>('GET', `/computers/${computer}/catalogue`);
   const change: Change = (intent) => api('POST', `/computers/${computer}/changes`, { intents: [intent] });
   const having: Having = (words) =>
@@ -161,6 +164,7 @@ export async function arrangeStudio(api: Api, computer: string): Promise<void> {
   await change({ kind: 'tray-on', tray: 2, pluginIds: having(['Octaver', 'Harmonium', 'Wobble']).slice(0, 4) });
   await change({ kind: 'name-tray', tray: 2, name: 'Goose' });
   await addBuiltIn(change, made);
+  await fileRacks(api, computer, racks, change, [made.get('Noises off') ?? '']);
   await putInWords(change, having, made);
   await secondChest(change, having);
   await furtherChests(api, computer, change, having);

@@ -6,6 +6,7 @@ import { itemId } from '@clever-drawer/core/chests/item';
 import { asId, type PluginId } from '@clever-drawer/core/ids';
 import { arrangeStudio } from './arrange-studio.js';
 import { MAC_FOLDERS } from './lay-out-computers.js';
+import { RACKS } from './other-files.js';
 import type { Api } from './play-scenes.js';
 import { reportOfWagon } from './report-of-wagon.js';
 
@@ -43,7 +44,7 @@ export async function fillDemo(server: Server, folder: string, tell: Tell): Prom
     report: await reportOfWagon(folder),
   });
   tell(`Puppet wagon: ${String(outcome.plugins)} plugins`);
-  await arrangeStudio(api, mac);
+  await arrangeStudio(api, mac, join(folder, RACKS));
   // What one folder holds is installed later, so that something has arrived since the drawers were filled.
   await late.install();
   tell(`Music room: ${String((await scanned(api, mac)).plugins)} plugins with those that arrived last`);

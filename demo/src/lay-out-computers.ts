@@ -6,6 +6,7 @@ import { lv2Files } from './files/lv2.js';
 import { facePng } from './files/png.js';
 import { machOFile, type MacProcessor } from './files/mach-o.js';
 import { peFile } from './files/pe.js';
+import { otherFiles } from './other-files.js';
 import { presetsOf } from './presets.js';
 import { roleOf, studioPlugins, type DemoPlugin } from './studio.js';
 
@@ -48,6 +49,7 @@ export function allFiles(): Files {
     if (plugin.windows.includes('CLAP')) windowsClap(files, plugin);
   }
   addMesses(files, plugins);
+  for (const path of otherFiles()) files.set(path, '');
   return files;
 }
 

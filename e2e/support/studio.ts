@@ -14,8 +14,17 @@ const url = (): string => process.env.DEMO_URL ?? '';
 export const ask = async <T>(path: string): Promise<T> =>
   (await fetch(`${url()}/api${path}`, { headers: { connection: 'close' } })).json() as Promise<T>;
 
+/** Each test begins with menus in which nothing was open before: what was is kept for the whole studio. */
+async function closeMenus(): Promise<void> {
+  const { open } = await ask<{ open: readonly { readonly menu: string }[] }>('/last-open');
+  const headers = { 'content-type': 'application/json', connection: 'close' };
+  for (const { menu } of open)
+    await fetch(`${url()}/api/last-open`, { method: 'PUT', headers, body: JSON.stringify({ menu, id: null }) });
+}
+
 /** The address of a place of one of the demo's computers. */
 export async function placeOf(place: string, computer = 'Music room'): Promise<string> {
+  await closeMenus();
   const { id } = await computerNamed(computer);
   return `${url()}/${id}/${place}`;
 }

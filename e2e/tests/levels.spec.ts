@@ -177,7 +177,7 @@ test('a chest for one purpose waits only for what fits it; a selection waits for
   await chests(page)
     .getByRole('button', { name: /^Tonight/ })
     .click();
-  await expect(progress(page)).toHaveText('a selection of 6');
+  await expect(progress(page)).toHaveText('a selection of 8');
   await chests(page)
     .getByRole('button', { name: /^Mix day/ })
     .press('r');

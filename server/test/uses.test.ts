@@ -219,3 +219,19 @@ it('a certain build is loaded; one that is not there is refused', async () => {
   expect(refused.status).toBe(422);
   expect(refused.body.detail).toMatch(/^This build of Vestry Plate was not found/);
 });
+
+it('what was open last in a menu is noted for the studio, and forgotten', async () => {
+  const open = async (): Promise<unknown> => (await call<{ open: unknown }>('GET', '/last-open')).body.open;
+  const note = async (menu: string, id: string | null): Promise<number> =>
+    (await call('PUT', '/last-open', { menu, id })).status;
+  expect(await open()).toEqual([]);
+  expect([await note('drawer-insert-track', 'd'), await note('drawer-insert-track', 'e')]).toEqual([204, 204]);
+  expect(await open()).toEqual([{ menu: 'drawer-insert-track', id: 'e' }]);
+  expect(await note('drawer-insert-track', null)).toBe(204);
+  expect(await open()).toEqual([]);
+  expect(await note('DROP TABLE', 'd')).toBe(400);
+  const letters = 'abcdefghijklmnopqrstuvwxyz';
+  for (let number = 0; number < 200; number++)
+    await note(`menu-${letters.charAt(number % 26)}${letters.charAt(Math.floor(number / 26))}`, 'd');
+  expect([await note('one-more', 'd'), await note('menu-aa', 'e')]).toEqual([422, 204]);
+});

@@ -139,8 +139,13 @@ describe('what the keys come to', () => {
     }));
   it('to file: new ones first, then by type; neither what is filed nor what is set aside', () => {
     const places: Places = { has: () => false, of: () => [], isByRule: () => false };
-    expect(toFileQueue(CATALOGUE, places, null, CATALOGUE.firstArrival)).toEqual(['Echo', 'Plate', 'Goose']);
-    expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null, null)).toEqual(['Plate', 'Goose']);
+    expect(toFileQueue(CATALOGUE, places, null, CATALOGUE.firstArrival, EMPTY)).toEqual(['Echo', 'Plate', 'Goose']);
+    // It stands in another chest: its arrival was asked about.
+    expect(toFileQueue(CATALOGUE, places, null, CATALOGUE.firstArrival, STATE)).toEqual(['Plate', 'Echo', 'Goose']);
+    expect(toFileQueue(CATALOGUE, { ...places, has: (id) => id === 'Echo' }, null, null, EMPTY)).toEqual([
+      'Plate',
+      'Goose',
+    ]);
   });
 });
 

@@ -200,6 +200,8 @@ export const arrangedPlugin = thing('ArrangedPlugin', {
   builds: listOf(buildView),
   /** The music program of an own entry; null for a plugin. */
   program: words().nullable(),
+  /** Of an own entry that is a file: the name of its folder, and its path in it; else null. */
+  file: words().nullable(),
   places: placesOfPlugin,
   /** Presets of it that stand somewhere or have a name of their own. */
   presets: listOf(

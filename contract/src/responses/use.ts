@@ -58,3 +58,6 @@ export const selected = thing('Selected', { lane: words().nullable(), slot: word
 
 /** How many loads were erased. */
 export const erased = thing('Erased', { loads: count() });
+
+/** What was open last in the menus of the studio; a menu in which nothing is open is absent. */
+export const lastOpen = thing('LastOpen', { open: listOf(thing(null, { menu: words(), id: words() })) });

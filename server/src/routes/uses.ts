@@ -7,11 +7,10 @@ import { StudioRow } from '../database/entities/computer.js';
 import { refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
 import { askSelected, sendOsc, type OscTarget } from '../jobs/hand-over.js';
-import { spreadUse } from '../store/studio-store.js';
 import { itemToLoad, ownEntryToLoad } from '../jobs/load-items.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { countLoads, eraseLoads, loadCounts, usesOf } from '../store/load-store.js';
-import { nextCatalogue } from '../store/studio-store.js';
+import { nextCatalogue, noteOpen, spreadUse } from '../store/studio-store.js';
 import type { Context } from './context.js';
 
 const NO_BUILD = { id: null, format: '', identifier: null } as const;
@@ -23,6 +22,7 @@ type Keys =
   | 'GET /hand-over'
   | 'PUT /hand-over'
   | 'GET /hand-over/selected'
+  | `${'GET' | 'PUT'} /last-open`
   | 'PUT /use'
   | 'DELETE /uses';
 
@@ -110,6 +110,15 @@ export function useHandlers({ source, arranging, log }: Context): Handlers<Keys>
     'GET /hand-over/selected': async () => {
       const target = targetOf(await handOver());
       return (target === null ? null : await askSelected(target)) ?? { lane: null, slot: null };
+    },
+    'GET /last-open': async () => {
+      const { lastOpen } = await source.manager.findOneByOrFail(StudioRow, { id: 1 });
+      return { open: Object.entries(lastOpen).map(([menu, id]) => ({ menu, id })) };
+    },
+    'PUT /last-open': async ({ body: { menu, id } }) => {
+      const isNoted = await noteOpen(source.manager, menu, id);
+      if (!isNoted) throw refused('There are no more menus of which this is noted.');
+      return undefined;
     },
     'PUT /use': async ({ body: { kept } }) => {
       await source.manager.update(StudioRow, { id: 1 }, { keepsUse: kept });

@@ -124,6 +124,7 @@ function* arrangedStepwise(
       lastLoad: plugin.lastLoad,
       builds: plugin.builds,
       program: plugin.program ?? null,
+      file: plugin.file ?? null,
       places: placesOf(state, drawers, id),
       presets: presets.get(id) ?? [],
     });

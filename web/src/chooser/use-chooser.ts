@@ -16,7 +16,7 @@ import { takeKey } from '../keys/use-keys';
 import { useComputer } from '../lib/use-computer';
 import { useStored } from '../lib/use-stored';
 import { useEmptyInMenus } from './use-empty-in-menus';
-import { useStoredId } from './use-stored-id';
+import { useLastOpen } from './use-last-open';
 import { useToldAtRest } from '../lib/use-told-at-rest';
 import { tell } from '../lib/telling';
 import { openMenuHere } from '../parts/act-menu';
@@ -53,10 +53,10 @@ export function useChooser(choosing: Choosing): Chooser {
   const kind = `${place.slot}${place.laneKind === null ? '' : `-${laneGroup(place.laneKind)}`}${place.purpose === undefined ? '' : `-${place.purpose}`}`;
   const chestSlot = place.purpose ?? chestSlotOf(place.slot, place.laneKind ?? 'audio');
   const chests = chestsFor(chestsOf(state), chestSlot);
-  const [chest, setChest] = useStoredId(`chest-${kind}`, chests[0]?.id ?? null, (id) =>
+  const [chest, setChest] = useLastOpen(`chest-${kind}`, chests[0]?.id ?? null, (id) =>
     chests.some((one) => one.id === id),
   );
-  const [open, setOpen] = useStoredId(
+  const [open, setOpen] = useLastOpen(
     `drawer-${kind}`,
     null,
     (id) => id.startsWith('tray-') || state.drawer.has(id.split('/')[0] ?? ''),

@@ -13,7 +13,7 @@ import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
 import { asksFor, useSearch } from '../catalogue/use-search';
 import { offeredDrawers } from '../chooser/offered-drawers';
 import { useEmptyInMenus } from '../chooser/use-empty-in-menus';
-import { useStoredId } from '../chooser/use-stored-id';
+import { useLastOpen } from '../chooser/use-last-open';
 import { counted } from '../lib/counted';
 import type { LoadDragged } from './load-drag';
 import { CutName } from '../parts/cut-name';
@@ -49,7 +49,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
   const id = useId();
   const [typed, setTyped] = useState('');
   const chests = chestsOf(state);
-  const [chest, setChest] = useStoredId('chest-shelf', chests[0]?.id ?? null, (one) =>
+  const [chest, setChest] = useLastOpen('chest-shelf', chests[0]?.id ?? null, (one) =>
     chests.some((other) => other.id === one),
   );
   const chestId = chests.find((one) => one.id === chest)?.id ?? null;

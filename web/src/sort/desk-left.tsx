@@ -4,6 +4,7 @@ import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
 import { shiftOnTrayWish } from './filing/desk-wishes';
+import { isAskedAbout } from './filing/desk-wishes';
 import { ToFilePanel } from './filing/to-file-panel';
 import type { SortBy } from './find/use-sort-view';
 import { NothingFound } from './list/nothing-found';
@@ -84,7 +85,7 @@ function ToFile({ desk, chest, queue }: ToFileProps) {
   const { catalogue, listed, seenAt } = desk;
   const isFresh = (id: ItemId): boolean => {
     const plugin = catalogue.byId.get(id);
-    return plugin !== undefined && isNew(plugin, seenAt) && !listed.places.has(id) && plugin.aside === null;
+    return plugin?.aside === null && isNew(plugin, seenAt) && !listed.places.has(id) && !isAskedAbout(desk.state, id);
   };
   return (
     <ToFilePanel

@@ -94,7 +94,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const beginQueue = (): void => {
     subject.selectElsewhere(null);
     setAbout(null);
-    setQueue(toFileQueue(catalogue, listed.places, chest, seenAt));
+    setQueue(toFileQueue(catalogue, listed.places, chest, seenAt, state));
   };
   // What is left to file is known when the rules have been asked; until then the wish waits.
   const [asksToFile, setAsksToFile] = useState(false);

@@ -27,6 +27,8 @@ export class StudioRow {
   @Column('jsonb', { nullable: true }) union: UnionReport | null;
   /** Whether loads are counted. */
   @Column('boolean', { default: true }) keepsUse: boolean;
+  /** What was open last in menus: the ids of chests and drawers by the names of the menus. */
+  @Column('jsonb', { default: {} }) lastOpen: Readonly<Record<string, string>>;
   /** Where picks are sent by Open Sound Control; null for nowhere. */
   @Column('text', { nullable: true }) oscHost: string | null;
   @Column('integer', { nullable: true }) oscPort: number | null;

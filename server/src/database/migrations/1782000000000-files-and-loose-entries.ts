@@ -14,9 +14,11 @@ const UP = [
   `CREATE INDEX "IDX_fc29b5de81179ff6850b2c3db5" ON "other_file" ("computerId", "id")`,
   `CREATE INDEX "other_file_words" ON "other_file" USING gin ("words")`,
   `CREATE TABLE "file_folder_reading" ("computerId" uuid NOT NULL, "folderId" text NOT NULL, "readAt" timestamptz NOT NULL, "files" integer NOT NULL, "leftOut" integer NOT NULL, "problem" text, CONSTRAINT "PK_file_folder_reading" PRIMARY KEY ("computerId", "folderId"), CONSTRAINT "FK_eb1f478e453b46a97d070d99959" ${OF_COMPUTER})`,
+  `ALTER TABLE "studio" ADD "lastOpen" jsonb NOT NULL DEFAULT '{}'`,
 ];
 
 const DOWN = [
+  `ALTER TABLE "studio" DROP COLUMN "lastOpen"`,
   `DROP TABLE "file_folder_reading"`,
   `DROP TABLE "other_file"`,
   `DROP TABLE "file_folder"`,
@@ -25,7 +27,7 @@ const DOWN = [
   `ALTER TABLE "own_entry" DROP COLUMN "file"`,
 ];
 
-/** Folders of files other than plugins, and the files found in them; entries that stand in a chest without a drawer; what is set aside on one computer only. */
+/** Folders of files other than plugins, and the files found in them; entries that stand in a chest without a drawer; what is set aside on one computer only; what was open last in the menus. */
 export class FilesAndLooseEntries1782000000000 implements MigrationInterface {
   name = 'FilesAndLooseEntries1782000000000';
 

@@ -5,12 +5,13 @@ import { COMPARE_BY } from '@clever-drawer/core/chests/drawer-sort';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemId, pluginsOfItems } from '@clever-drawer/core/chests/item';
 import { trayEntries } from '@clever-drawer/core/chests/look-up';
+import { group } from '@clever-drawer/core/chests/row-groups';
 import { entryId } from '@clever-drawer/core/chests/rows/entry';
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { DrawerId, ItemId } from '@clever-drawer/core/ids';
 import { isElsewhere } from '../../catalogue/presence';
 import type { LineHome } from '../../parts/dragged';
-import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
+import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { isWanted } from '../list/is-wanted';
 import { isNew, type Places } from '../ribbons/facets';
 import { placeAfterMove, type LineMove } from '../../parts/list-keys';
@@ -45,18 +46,23 @@ export function bringBackWish(catalogue: ChosenCatalogue, ids: readonly ItemId[]
   return { kind: 'bring-back', pluginIds, builds };
 }
 
-/** What is to be filed: new ones first, then the others type by type, since those of one type mostly go into the same drawers. */
+/** Whether something stands in a drawer of any chest by hand: nobody is asked about its arrival any more. */
+export const isAskedAbout = (state: Arrangement, id: ItemId): boolean => group(state, 'entriesOf', id).length > 0;
+
+/** What is to be filed: new ones that stand in no chest yet first, then the others type by type, since those of one type mostly go into the same drawers. */
 export function toFileQueue(
   catalogue: ChosenCatalogue,
   places: Places,
   chest: Chest | null,
   seen: string | null,
+  state: Arrangement,
 ): readonly ItemId[] {
   const waiting = catalogue.plugins.filter(
     (plugin) => plugin.aside === null && !isElsewhere(plugin) && !places.has(plugin.id) && isWanted(plugin, chest),
   );
-  const fresh = waiting.filter((plugin) => isNew(plugin, seen));
-  const known = waiting.filter((plugin) => !isNew(plugin, seen)).sort(COMPARE_BY.type);
+  const isFresh = (plugin: ChosenItem): boolean => isNew(plugin, seen) && !isAskedAbout(state, plugin.id);
+  const fresh = waiting.filter(isFresh);
+  const known = waiting.filter((plugin) => !isFresh(plugin)).sort(COMPARE_BY.type);
   return [...fresh, ...known].map((plugin) => plugin.id);
 }
 
