@@ -8,6 +8,7 @@ import { benchNoPlugins } from './bench/no-plugins.mjs';
 import { benchRules } from './bench/ruling.mjs';
 import { benchServing } from './bench/serving.mjs';
 import { benchScans } from './bench/scans.mjs';
+import { benchWithFiles } from './bench/with-files.mjs';
 import { benchTwoComputers } from './bench/two-computers.mjs';
 import { checkNode, needBuild, needPackages } from './lib/prepare.mjs';
 import { endWith } from './lib/run.mjs';
@@ -23,6 +24,7 @@ try {
   await benchRules();
   await benchFinding();
   await benchAtLarge();
+  await benchWithFiles();
   await benchAtSize();
   await benchNoPlugins();
   await benchTwoComputers();

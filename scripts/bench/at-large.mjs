@@ -53,10 +53,10 @@ export async function fill(url, computerId) {
      FROM plugin`,
     [computerId],
   );
-  await db.query(`INSERT INTO chest (id, name, "order") VALUES ('c', 'Everyday', 'a0')`);
+  await db.query(`INSERT INTO chest (id, name, "order", selection) VALUES ('c', 'Everyday', 'a0', false)`);
   await db.query(
-    `INSERT INTO drawer (id, "chestId", name, "order")
-     SELECT 'd' || n, 'c', 'Drawer ' || n, 'a' || (n / 62) || chr(65 + n % 26) || lpad(n::text, 4, '0') || '1'
+    `INSERT INTO drawer (id, "chestId", name, "order", "notInMenus", loose)
+     SELECT 'd' || n, 'c', 'Drawer ' || n, 'a' || (n / 62) || chr(65 + n % 26) || lpad(n::text, 4, '0') || '1', false, false
      FROM generate_series(0, $1::int - 1) AS n`,
     [DRAWERS],
   );
@@ -95,15 +95,14 @@ export async function inPage(work) {
   }
 }
 
-const measure = (url, computer) =>
+/** What a hand does in Sort; `plugins`: how many are listed; `say` gets each figure with its values. */
+export const measure = (url, computer, plugins = PLUGINS, say = saidToTheLimit) =>
   inPage(async (page) => {
     await page.goto(`${url}/${computer}/load`);
     await page.locator('main[class*="load"], .empty-note').first().waitFor({ timeout: 60_000 });
     await page.evaluate(watchFrames);
     page.setDefaultTimeout(20_000);
     await page.waitForTimeout(4000);
-    const of = `with ${PLUGINS} plugins and ${DRAWERS} drawers`;
-    const say = (what, values, limit = SHOWN_LIMIT_MS) => tell(`${what} ${of}`, middle(values), 'the limit', limit);
     const rows = 'document.querySelectorAll("[data-list] [role=row]").length > 5';
 
     // The first look fetches and prepares everything; the place itself is opened again and again.
@@ -146,7 +145,7 @@ const measure = (url, computer) =>
         await shown(
           page,
           () => page.keyboard.press('Control+a'),
-          `document.querySelector('.status-line b').innerText === '${PLUGINS}'`,
+          `document.querySelector('.status-line b').innerText === '${plugins}'`,
         ),
       );
     }
@@ -206,6 +205,9 @@ const measure = (url, computer) =>
     }
     say(`a drawer of ${LARGE_DRAWER} is opened`, openedDrawer);
   });
+
+const saidToTheLimit = (what, values, limit = SHOWN_LIMIT_MS) =>
+  tell(`${what} with ${PLUGINS} plugins and ${DRAWERS} drawers`, middle(values), 'the limit', limit);
 
 /** A rule that is written letter by letter, to the frame that shows what it takes; and what holds the screen's thread while rules are asked. */
 async function measureRule(url, databaseUrl, computer) {
@@ -267,10 +269,10 @@ async function measureRule(url, databaseUrl, computer) {
 async function fillMany(url) {
   const db = new pg.Client(url);
   await db.connect();
-  await db.query(`INSERT INTO chest (id, name, "order") VALUES ('m', 'Many', 'a1')`);
+  await db.query(`INSERT INTO chest (id, name, "order", selection) VALUES ('m', 'Many', 'a1', false)`);
   await db.query(
-    `INSERT INTO drawer (id, "chestId", name, "order")
-     SELECT 'm' || n, 'm', 'Drawer ' || n, 'a' || chr(65 + n / 1000) || lpad(n::text, 4, '0') || '1'
+    `INSERT INTO drawer (id, "chestId", name, "order", "notInMenus", loose)
+     SELECT 'm' || n, 'm', 'Drawer ' || n, 'a' || chr(65 + n / 1000) || lpad(n::text, 4, '0') || '1', false, false
      FROM generate_series(0, $1::int - 1) AS n`,
     [MANY_DRAWERS],
   );
@@ -363,8 +365,8 @@ export function watchFrames() {
 }
 
 export async function shown(page, act, condition, limit = 5000) {
-  const waiting = page.evaluate(([test, most]) => window.untilShown(test, most), [condition, limit]);
-  await page.waitForTimeout(50);
+  // A busy page hears of the hand only after it has been told to listen.
+  await page.evaluate(([test, most]) => void (window.waitsFor = window.untilShown(test, most)), [condition, limit]);
   await act();
-  return waiting;
+  return page.evaluate(() => window.waitsFor);
 }

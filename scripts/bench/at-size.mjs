@@ -118,8 +118,8 @@ async function grow(url, computer) {
     [computer, 'VST3'],
   );
   await db.query(
-    `INSERT INTO drawer (id, "chestId", name, "order")
-     SELECT 'e' || n, 'c', 'More ' || n, 'z' || lpad(n::text, 5, '0') || '1' FROM generate_series(1, $1::int) AS n`,
+    `INSERT INTO drawer (id, "chestId", name, "order", "notInMenus", loose)
+     SELECT 'e' || n, 'c', 'More ' || n, 'z' || lpad(n::text, 5, '0') || '1', false, false FROM generate_series(1, $1::int) AS n`,
     [DRAWERS - 300],
   );
   await db.query(
@@ -131,7 +131,8 @@ async function grow(url, computer) {
   );
   // Two folders side by side, and one within the first; each build in a place of its own.
   await db.query(
-    `INSERT INTO folder (id, "computerId", path) SELECT gen_random_uuid(), $1, path FROM unnest('{/plugins,/more,/plugins/p}'::text[]) AS path`,
+    `INSERT INTO folder (id, "computerId", path, "addedAt", asks, watches)
+     SELECT gen_random_uuid(), $1, path, '2026-12-01T12:00:00.000Z', true, true FROM unnest('{/plugins,/more,/plugins/p}'::text[]) AS path`,
     [computer],
   );
   await db.query(

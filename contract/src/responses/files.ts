@@ -24,7 +24,7 @@ export const fileFolderView = thing('ListedFileFolder', {
 /** See fileFolderView. */
 export type FileFolderView = Answer<typeof fileFolderView>;
 
-/** The folders of files, and which of them is being read now, with the files found in it so far; null for none. */
+/** The folders of files, and which of them is being read now, with the files found in it so far; its id is empty while the reading begins. Null when none is read. */
 export const fileFoldersView = thing('FileFolders', {
   folders: listOf(fileFolderView),
   reading: thing(null, { folderId: words(), found: count() }).nullable(),

@@ -10,10 +10,13 @@ import { nextCatalogue } from '../store/studio-store.js';
 
 interface Running {
   readonly cancel: AbortController;
-  reading: NonNullable<FileFoldersView['reading']> | null;
+  reading: NonNullable<FileFoldersView['reading']>;
   /** Whether it was asked for again meanwhile. */
   again: boolean;
 }
+
+/** Before it is known which folders there are. */
+const BEGINNING = { folderId: '', found: 0 };
 
 /** Reads the folders of files of the computer at hand, one after the other; what is asked for while it reads is done after that. */
 export class FileReadings {
@@ -40,7 +43,7 @@ export class FileReadings {
       running.again = true;
       return;
     }
-    const own: Running = { cancel: new AbortController(), reading: null, again: false };
+    const own: Running = { cancel: new AbortController(), reading: BEGINNING, again: false };
     this.running.set(computerId, own);
     this.readAll(computerId, own)
       .catch((error: unknown) => {

@@ -50,11 +50,13 @@ export async function keepFiles(
   if (problem === null) {
     changed += await changedBy(
       db,
-      'DELETE FROM other_file WHERE "computerId" = $1 AND "folderId" = $2 AND inside <> ALL ($3::text[])',
+      `DELETE FROM other_file o WHERE "computerId" = $1 AND "folderId" = $2
+         AND NOT EXISTS (SELECT 1 FROM unnest($3::text[]) AS seen (inside) WHERE seen.inside = o.inside)`,
       [computerId, folder.id, files],
     );
-    for (let from = 0; from < files.length; from += AT_ONCE)
-      changed += await addFiles(db, computerId, folder, files.slice(from, from + AT_ONCE));
+    const fresh = await notKnown(db, computerId, folder.id, files);
+    for (let from = 0; from < fresh.length; from += AT_ONCE)
+      changed += await addFiles(db, computerId, folder, fresh.slice(from, from + AT_ONCE));
   }
   await db.query(
     `INSERT INTO file_folder_reading ("computerId", "folderId", "readAt", files, "leftOut", problem)
@@ -70,6 +72,22 @@ export async function keepFiles(
 async function changedBy(db: EntityManager, statement: string, values: unknown[]): Promise<number> {
   const [, count] = await db.query<[unknown, number]>(statement, values);
   return count;
+}
+
+/** The files of a folder that are not written down yet. */
+async function notKnown(
+  db: EntityManager,
+  computerId: ComputerId,
+  folderId: string,
+  files: readonly string[],
+): Promise<string[]> {
+  const rows = await db.query<{ inside: string }[]>(
+    `SELECT seen.inside FROM unnest($3::text[]) AS seen (inside)
+     WHERE NOT EXISTS (SELECT 1 FROM other_file o
+       WHERE o."computerId" = $1 AND o."folderId" = $2 AND o.inside = seen.inside)`,
+    [computerId, folderId, files],
+  );
+  return rows.map(({ inside }) => inside);
 }
 
 async function addFiles(

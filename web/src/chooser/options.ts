@@ -77,16 +77,20 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   const digitFor = (): number | null => (number < MOST_CHOICES ? ++number : null);
   const known = (ids: readonly ItemId[]): ChosenItem[] =>
     ids.map((id) => catalogue.byId.get(id)).filter((item) => item !== undefined);
+  // What stands in the chest itself comes first, and not a second time.
+  const loose = offer.drawers.find((drawer) => drawer.loose);
+  const notLoose = (items: readonly ChosenItem[]): readonly ChosenItem[] =>
+    loose === undefined ? items : items.filter((item) => !loose.ids.has(item.id));
   const groups: OptionGroup[] = [];
   if (isFirst && opened === undefined) {
     groups.push(
       group('in this slot now', 'now', now === null ? [] : known([now])),
-      ...offer.drawers.flatMap((drawer) => (drawer.loose ? drawerGroups(drawer, offer, false, digitFor) : [])),
-      group('usual here', 'usual', known(offer.first.usual), true),
+      ...(loose === undefined ? [] : drawerGroups(loose, offer, false, digitFor)),
+      group('usual here', 'usual', notLoose(known(offer.first.usual)), true),
       // The most loaded of them; typing brings the others up too.
       group('with a sidechain input', 'steered', offer.steered.slice(0, MOST_STEERED), true),
-      group('recent', 'recent', known(offer.first.recent), true),
-      group('Favourites', 'favourites', known(offer.first.favourites), true),
+      group('recent', 'recent', notLoose(known(offer.first.recent)), true),
+      group('Favourites', 'favourites', notLoose(known(offer.first.favourites)), true),
     );
   }
   if (opened !== undefined)

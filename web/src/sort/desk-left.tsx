@@ -4,6 +4,7 @@ import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
 import { shiftOnTrayWish } from './filing/desk-wishes';
+import { isWanted } from './list/is-wanted';
 import { isAskedAbout } from './filing/desk-wishes';
 import { ToFilePanel } from './filing/to-file-panel';
 import type { SortBy } from './find/use-sort-view';
@@ -129,6 +130,7 @@ function List({ desk }: { desk: Desk }) {
       listed={listed}
       state={state}
       seen={(plugin) => isNew(plugin, seenAt)}
+      isWanted={(plugin) => isWanted(plugin, desk.chest)}
       selection={subject.selection}
       view={view}
       pictures={desk.pictures}

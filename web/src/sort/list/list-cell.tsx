@@ -22,11 +22,13 @@ interface Props {
   readonly drawers: readonly string[];
   readonly state: Arrangement;
   readonly isNew: boolean;
+  /** Whether the chest at hand waits for it to be filed. */
+  readonly isWanted: boolean;
   readonly pictures: boolean;
 }
 
 /** What a column says of a plugin. */
-export function ListCell({ column, plugin, drawers, state, isNew, pictures }: Props) {
+export function ListCell({ column, plugin, drawers, state, isNew, isWanted, pictures }: Props) {
   switch (column) {
     case 'type':
       return (
@@ -97,7 +99,11 @@ export function ListCell({ column, plugin, drawers, state, isNew, pictures }: Pr
             drawers={drawers}
             state={state}
             isLeftOut={
-              plugin.aside !== null || plugin.preset !== null || plugin.chain !== undefined || isElsewhere(plugin)
+              !isWanted ||
+              plugin.aside !== null ||
+              plugin.preset !== null ||
+              plugin.chain !== undefined ||
+              isElsewhere(plugin)
             }
           />
         </div>

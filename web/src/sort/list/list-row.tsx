@@ -18,6 +18,7 @@ interface Props {
   readonly drawers: readonly string[];
   readonly state: Arrangement;
   readonly isNew: boolean;
+  readonly isWanted: boolean;
   readonly index: number;
   readonly top: number;
   readonly height: number;
@@ -35,6 +36,7 @@ export function ListRow({
   drawers,
   state,
   isNew,
+  isWanted,
   index,
   top,
   height,
@@ -89,6 +91,7 @@ export function ListRow({
           drawers={drawers}
           state={state}
           isNew={isNew}
+          isWanted={isWanted}
           pictures={pictures}
         />
       ))}

@@ -37,6 +37,8 @@ interface Props {
   readonly menu: () => readonly MenuAct[];
   readonly state: Arrangement;
   readonly seen: (plugin: ChosenItem) => boolean;
+  /** Whether the chest at hand waits for it to be filed. */
+  readonly isWanted: (plugin: ChosenItem) => boolean;
   readonly selection: Selection<ItemId>;
   readonly view: SortView;
   readonly pictures: boolean;
@@ -56,6 +58,7 @@ export function PluginList({
   menu,
   state,
   seen,
+  isWanted,
   selection,
   view,
   pictures,
@@ -184,6 +187,7 @@ export function PluginList({
               drawers={listed.places.of(plugin.id)}
               state={state}
               isNew={seen(plugin)}
+              isWanted={isWanted(plugin)}
               index={index}
               top={start - HEAD_HEIGHT}
               height={height}
