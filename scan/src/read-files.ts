@@ -1,8 +1,8 @@
 import { readdir, realpath, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Dirent } from 'node:fs';
-import { FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
 import { endingOf } from '@clever-drawer/core/chests/other-files';
+import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import { errorCode } from './disk-place.js';
 import { isMadeUp, whyNoFolder } from './folder-sense.js';
 
@@ -10,13 +10,15 @@ import { isMadeUp, whyNoFolder } from './folder-sense.js';
 export interface FilesRead {
   /** Paths in the folder with forward slashes, in order. */
   readonly files: readonly string[];
-  /** More than are kept, or with a name that can't be kept. */
+  /** Files and folders that are more than are kept, or with a path that can't be kept. */
   readonly leftOut: number;
   readonly problem: 'missing' | 'unreadable' | 'refused' | null;
 }
 
 /** The most files of a folder that are kept. */
 export const MOST_FILES = 250_000;
+/** The most characters and bytes of a path in the folder: what an index of the database takes, with the name of the folder in front. */
+const MOST_OF_A_PATH = { characters: 700, bytes: 2000 };
 /** The most folders in it that are walked. */
 const MOST_FOLDERS = 100_000;
 
@@ -40,7 +42,7 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
   const files: string[] = [];
   let leftOut = 0;
   const take = (inside: string): void => {
-    if (files.length >= most || inside.length > FILE_LENGTH || inside.includes('\uFFFD')) leftOut++;
+    if (files.length >= most || !canBeKept(inside)) leftOut++;
     else files.push(inside);
   };
   if (whyNoFolder(path) !== null) return { files, leftOut, problem: 'refused' };
@@ -52,7 +54,11 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
     let entries: Dirent[];
     try {
       const real = await realpath(folder);
-      if (walked.has(real) || isMadeUp(real) || walked.size >= MOST_FOLDERS) continue;
+      if (walked.has(real) || isMadeUp(real)) continue;
+      if (walked.size >= MOST_FOLDERS) {
+        leftOut++;
+        continue;
+      }
       walked.add(real);
       entries = await readdir(folder, { withFileTypes: true });
     } catch (error) {
@@ -76,6 +82,12 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
   }
   return { files, leftOut, problem: null };
 }
+
+/** Whether a path is short enough, and all of its names could be read as text. */
+const canBeKept = (inside: string): boolean =>
+  inside.length <= MOST_OF_A_PATH.characters &&
+  utf8Length(inside) <= MOST_OF_A_PATH.bytes &&
+  !/[\uFFFD\p{Cs}]/u.test(inside);
 
 /** What a link, or what the file system does not tell the kind of, leads to; null for nothing. */
 const behind = (path: string): Promise<'folder' | 'file' | null> =>

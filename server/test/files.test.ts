@@ -113,6 +113,22 @@ it('hands a file over with its path, and says where it is', async () => {
   expect([gone.status, gone.body]).toMatchObject([422, { detail: expect.stringContaining('not on this computer') }]);
 });
 
+it('takes names of any kind', async () => {
+  await put(
+    `${'語'.repeat(80)}.rack`,
+    '  blanks  .rack',
+    "it's \\ 100% & more.rack",
+    '🪗 organ.rack',
+    `${'x'.repeat(250)}.rack`,
+  );
+  await addRacks();
+  expect((await whenRead()).folders).toMatchObject([{ files: 9, leftOut: 0, problem: null }]);
+  expect(await find('語')).toHaveLength(1);
+  expect(await find('100 more')).toHaveLength(1);
+  expect(await find('organ')).toHaveLength(1);
+  expect(await takeIn('rack')).toHaveLength(9);
+});
+
 it('makes entries only of files that were found', async () => {
   await addRacks();
   const { files } = await send<FoundFiles>('GET', '/files?words=deep');

@@ -30,8 +30,16 @@ export function fileTitle(inside: string): string {
   return name.replace(/(?<=.)\.[^.]+$/, '');
 }
 
-/** The words by which a file is found: those of its name, its folders and its ending. */
-export const fileWords = (file: string): string[] => [...new Set(wordsOf(file))];
+/** What a word may have at most: an index of the database takes 2,046 bytes (PostgreSQL 15, 12.9). */
+const MOST_OF_A_WORD = 100;
+
+/** Whole signs alone: half of one is no text. */
+const beginningOf = (word: string): string => [...word].slice(0, MOST_OF_A_WORD).join('');
+
+/** The words by which a file is found, and those of what is typed: of its name, its folders and its ending. */
+export const fileWords = (text: string): string[] => [
+  ...new Set(wordsOf(text).map((word) => (word.length <= MOST_OF_A_WORD ? word : beginningOf(word)))),
+];
 
 /** The ending of a file in small letters and without the dot; null for none. */
 export function endingOf(name: string): string | null {
@@ -49,12 +57,18 @@ export function readEndings(typed: string): string[] | null {
   return endings.every(isEnding) && new Set(endings).size <= MOST_ENDINGS ? [...new Set(endings)] : null;
 }
 
+/** A name without blanks around it, and not longer than fits; of a file that is called by blanks alone, its ending. */
+function nameOf(title: string, file: string): string {
+  const name = cappedText(title.trim(), NAME_LENGTH).trim();
+  return name === '' ? cappedText((file.split('.').at(-1) ?? '').trim(), NAME_LENGTH) : name;
+}
+
 /** The own entry that a file becomes when it is put somewhere: of the role of its folder, else of what its name tells. */
 export function entryOfFile({ id, name, file, program, role }: OtherFile, addedAt: string): OwnEntry {
   const told = kindOfName(name);
   return {
     id,
-    name: cappedText(name, NAME_LENGTH),
+    name: nameOf(name, file),
     maker: null,
     program,
     role: role ?? told.role,

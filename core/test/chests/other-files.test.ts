@@ -57,6 +57,18 @@ it.each([
   expect(readEndings(typed)).toEqual(endings);
 });
 
+it.each([
+  ['Racks/  Deep  .rack', 'Deep'],
+  ['Racks/   .rack', 'rack'],
+  [`Racks/${'a'.repeat(119)} b.rack`, `${'a'.repeat(119)}…`],
+])('%j becomes an entry with a name that fits', (path, name) =>
+  expect(entryOfFile(file(1, path), ADDED).name).toBe(name),
+);
+
+it('a word that never ends is cut where it can be looked up', () => {
+  expect(fileWords('ä'.repeat(600))).toEqual(['a'.repeat(100)]);
+});
+
 it('becomes an entry of its folder’s role, else of what its name tells', () => {
   expect(entryOfFile(file(1, 'Racks/Rain reverb.rack'), ADDED)).toMatchObject({
     name: 'Rain reverb',

@@ -6,7 +6,6 @@ import { ownEntryIdOf } from '@clever-drawer/core/chests/own-entries';
 import type { FileFolder } from '@clever-drawer/core/chests/rows/file-folder';
 import type { OwnEntry } from '@clever-drawer/core/chests/rows/own-entry';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
-import { wordsOf } from '@clever-drawer/core/text/words';
 import type { FilesRead } from '@clever-drawer/scan/read-files';
 
 /** The id of the entry of a file: a UUID made of what the file is known by (RFC 9562, 5.8), so that it is the same on every computer. */
@@ -120,7 +119,7 @@ export async function findFiles(
   computerId: ComputerId,
   { words: typed, from, limit }: { readonly words: string; readonly from: number; readonly limit: number },
 ): Promise<FoundFiles> {
-  const words = wordsOf(typed);
+  const words = fileWords(typed);
   // Something is typed, and no word of it: nothing has it.
   if (words.length === 0 && typed.trim() !== '') return { total: 0, files: [] };
   const where = words.length === 0 ? '' : 'AND o.words @@ $2::tsquery';
