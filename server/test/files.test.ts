@@ -35,7 +35,7 @@ const put = async (...paths: string[]): Promise<void> => {
 const send = async <T = SavedChange>(method: string, path: string, body?: unknown): Promise<T> => {
   const answer = await api.call(method, `${at}${path}`, body);
   if (answer.status >= 300) throw new Error(`${String(answer.status)} ${JSON.stringify(answer.body)}`);
-  return answer.body as T;
+  return answer.body;
 };
 async function whenRead(): Promise<FileFoldersView> {
   for (;;) {

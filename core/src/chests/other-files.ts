@@ -34,7 +34,7 @@ export function fileTitle(inside: string): string {
 const MOST_OF_A_WORD = 100;
 
 /** Whole signs alone: half of one is no text. */
-const beginningOf = (word: string): string => [...word].slice(0, MOST_OF_A_WORD).join('');
+const beginningOf = (word: string): string => word.slice(0, MOST_OF_A_WORD).replace(/[\uD800-\uDBFF]$/, '');
 
 /** The words by which a file is found, and those of what is typed: of its name, its folders and its ending. */
 export const fileWords = (text: string): string[] => [
