@@ -51,6 +51,15 @@ const ownEntryFields = {
   width: string().strict().oneOf(LANE_WIDTHS).nullable().defined(),
 };
 
+/** Own entries that are to be made, with further fields. */
+const newEntries = (fields: Record<string, AnySchema>) =>
+  array()
+    .of(object({ id: ownEntryId(), ...ownEntryFields, ...fields, addedAt: moment() }).noUnknown())
+    .strict()
+    .min(1)
+    .max(MAX_OWN_ENTRIES)
+    .required();
+
 /** One schema per intent; an unknown kind is told apart before. */
 export const INTENT_SCHEMAS = {
   ...DRAWER_SCHEMAS,
@@ -163,36 +172,10 @@ export const INTENT_SCHEMAS = {
     name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
     apart: boolean().strict().required(),
   }),
-  'add-own-entries': object({
-    kind: kind('add-own-entries'),
-    entries: array()
-      .of(
-        object({
-          id: ownEntryId(),
-          ...ownEntryFields,
-          addedAt: moment(),
-        }).noUnknown(),
-      )
-      .strict()
-      .min(1)
-      .max(MAX_OWN_ENTRIES)
-      .required(),
-  }),
+  'add-own-entries': object({ kind: kind('add-own-entries'), entries: newEntries({}) }),
   'take-in-files': object({
     kind: kind('take-in-files'),
-    entries: array()
-      .of(
-        object({
-          id: ownEntryId(),
-          ...ownEntryFields,
-          file: string().strict().min(1).max(FILE_LENGTH).required(),
-          addedAt: moment(),
-        }).noUnknown(),
-      )
-      .strict()
-      .min(1)
-      .max(MAX_OWN_ENTRIES)
-      .required(),
+    entries: newEntries({ file: string().strict().min(1).max(FILE_LENGTH).required() }),
   }),
   'change-own-entry': object({ kind: kind('change-own-entry'), id: id(), ...ownEntryFields }),
   'delete-own-entries': object({ kind: kind('delete-own-entries'), ids: ids(1) }),
