@@ -12,7 +12,8 @@ export function refreshAfter(client: QueryClient, computer: ComputerId, saved: S
   if (saved.edits.some((edit) => edit.of === 'ownEntry'))
     void client.invalidateQueries({ queryKey: keys.filesHere(computer) });
   if (saved.edits.some((edit) => edit.of === 'fileFolder'))
-    void client.invalidateQueries({ queryKey: keys.fileFolders(computer) });
+    for (const queryKey of [keys.fileFolders(computer), keys.files(computer), keys.filesHere(computer)])
+      void client.invalidateQueries({ queryKey });
   if (saved.edits.some((edit) => edit.of === 'pluginFolder'))
     for (const queryKey of [keys.folders(computer), keys.proposed(computer)])
       void client.invalidateQueries({ queryKey });
