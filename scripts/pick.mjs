@@ -10,7 +10,7 @@ const USAGE =
   'npm run pick -- WORDS [--print name|path|identifier] [--slot insert|instrument|midi-effect] [--list] [--computer NAME] [--send]';
 const PRINTED = ['name', 'path', 'identifier'];
 const ROLES = { insert: ['audio-effect', 'tool'], instrument: ['instrument'], 'midi-effect': ['midi-effect'] };
-const MOST_LISTED = 10;
+const MAX_LISTED = 10;
 
 try {
   checkNode();
@@ -37,7 +37,7 @@ try {
   const found = Array.from(index.find(words), (at) => plugins[at]);
   if (found.length === 0) throw new Stop(`Nothing that is installed and fits is called “${words}”.`);
   if (values.list)
-    for (const { name, vendor, builds } of found.slice(0, MOST_LISTED)) {
+    for (const { name, vendor, builds } of found.slice(0, MAX_LISTED)) {
       const build = builds.find((one) => one.found);
       process.stdout.write(`${[name, vendor ?? '', build?.format ?? '', build?.path ?? ''].join('\t')}\n`);
     }

@@ -71,7 +71,7 @@ export const API = {
     request: reportRequest,
     most: '256mb',
     status: 200,
-    answer: answers.broughtIn,
+    answer: answers.scanImportResponse,
     problems: [...SENDS, 'not-found', 'not-done', 'conflict'],
   },
 

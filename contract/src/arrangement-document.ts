@@ -1,14 +1,14 @@
 import { array, boolean, object, string, type Schema } from 'yup';
 
-import { PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
+import { MAX_PRESET_NAME_LENGTH } from '@clever-drawer/core/facts/build-facts';
 import { ASIDE_REASONS } from '@clever-drawer/core/chests/rows/aside';
-import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
-import { FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_PARTS } from '@clever-drawer/core/chests/plan-chains';
+import { MAX_FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 
 import { documentedFields } from './row-schemas.js';
 import { chosenBy, type AnySchema } from './schema.js';
-import { day, documentedRule, id, MANY, name, ownEntryId, pluginIds, rule, tray } from './parts.js';
+import { day, documentRuleSchema, id, MANY, name, ownEntryId, pluginIds, rule, tray } from './parts.js';
 
 /** What a plugin is known again by. */
 export const referenceFields = {
@@ -37,8 +37,8 @@ const aside = asideOf(documentedFields('aside'));
 const olderAside = asideOf({ reason: string().strict().oneOf(ASIDE_REASONS).required() });
 
 const presetReference = {
-  bank: string().strict().max(PRESET_NAME_LENGTH).nullable().defined(),
-  name: string().strict().max(PRESET_NAME_LENGTH).defined(),
+  bank: string().strict().max(MAX_PRESET_NAME_LENGTH).nullable().defined(),
+  name: string().strict().max(MAX_PRESET_NAME_LENGTH).defined(),
 };
 /** A preset, or null. */
 export const preset = object(presetReference).noUnknown().nullable().default(undefined).defined();
@@ -55,7 +55,7 @@ const { build: entryBuild, ...olderEntry } = documentedFields('entry');
 
 /** A line is a divider or of this form. The two are made once and not for each line, which takes most of the time and memory of reading a large document. */
 function lineOf(entry: Record<string, AnySchema>): Schema<unknown> {
-  const divider: AnySchema = object({ divider: string().strict().max(NAME_LENGTH).defined() }).noUnknown();
+  const divider: AnySchema = object({ divider: string().strict().max(MAX_NAME_LENGTH).defined() }).noUnknown();
   const placed: AnySchema = object({ plugin: id(), ...olderEntry, ...entry }).noUnknown();
   return chosenBy((value: unknown) =>
     typeof value === 'object' && value !== null && 'divider' in value ? divider : placed,
@@ -83,7 +83,7 @@ const { name: _trayName, ...trayLook } = documentedFields('trayName');
 const drawerOf = (of: Schema<unknown>, more: Record<string, AnySchema> = {}): Schema => {
   const drawer: Schema = object({
     ...olderFields,
-    rule: documentedRule(),
+    rule: documentRuleSchema(),
     ...more,
     name: name('the name of a drawer'),
     lines: array().of(of).max(MANY).required(),
@@ -132,7 +132,7 @@ const traysOf = (of: Record<string, AnySchema>) =>
     .of(
       object({
         tray: tray(),
-        name: string().strict().min(1).max(NAME_LENGTH).nullable().defined(),
+        name: string().strict().min(1).max(MAX_NAME_LENGTH).nullable().defined(),
         ...of,
       }).noUnknown(),
     )
@@ -182,7 +182,7 @@ const sinceChains = (aside: AnySchema) => ({
         naming,
         parts: array()
           .of(object({ plugin: id(), preset, bypass: boolean().strict().required() }).noUnknown())
-          .max(MOST_PARTS)
+          .max(MAX_PARTS)
           .required(),
       }).noUnknown(),
     )
@@ -209,7 +209,7 @@ const withOwnEntries = (more: Record<string, AnySchema> = {}) => ({
 });
 
 // Documents of form 8 may lack what was added to it before it was released.
-const file = string().strict().max(FILE_LENGTH).nullable().optional();
+const file = string().strict().max(MAX_FILE_LENGTH).nullable().optional();
 const loose = boolean().strict().optional();
 
 /** The arrangement document of docs/schemas/arrangement-8.schema.json. */

@@ -1,8 +1,8 @@
-import { atOnce, type Stepwise } from '@clever-drawer/core/stepwise';
+import { runToCompletion, type Stepwise } from '@clever-drawer/core/stepwise';
 import type { BuildView, CatalogueColumns, CatalogueView, PluginView } from './responses.js';
 
 /** The catalogue column by column. */
-export const toColumns = (catalogue: CatalogueView): CatalogueColumns => atOnce(toColumnsStepwise(catalogue));
+export const toColumns = (catalogue: CatalogueView): CatalogueColumns => runToCompletion(toColumnsStepwise(catalogue));
 
 /** The same step by step. */
 export function* toColumnsStepwise({

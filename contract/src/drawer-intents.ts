@@ -3,16 +3,16 @@ import { array, boolean, number, object, string } from 'yup';
 import { DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import { LEVEL_SORTS } from '@clever-drawer/core/chests/level-sort';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { id, ids, keyedBuild, kind, name, newId, optionalId, pluginIds, rule, sign, slots, text } from './parts.js';
 
 /** The most that a rule may be told to take at most: what a column holds. */
-const MOST_TAKEN = 32_767;
+const MAX_TAKEN = 32_767;
 
 const sort = () => string().oneOf(DRAWER_SORTS).nullable().defined();
 const split = () => string().oneOf(DRAWER_SPLITS).nullable().defined();
 const levelSort = () => string().oneOf(LEVEL_SORTS);
-const label = () => string().strict().max(NAME_LENGTH).defined();
+const label = () => string().strict().max(MAX_NAME_LENGTH).defined();
 
 /** One schema per intent about chests and drawers. */
 export const DRAWER_SCHEMAS = {
@@ -48,7 +48,7 @@ export const DRAWER_SCHEMAS = {
   'set-most': object({
     kind: kind('set-most'),
     id: id(),
-    most: number().strict().integer().min(1).max(MOST_TAKEN).nullable().defined(),
+    most: number().strict().integer().min(1).max(MAX_TAKEN).nullable().defined(),
   }),
   'set-sort': object({ kind: kind('set-sort'), id: id(), sort: sort() }),
   'set-split': object({ kind: kind('set-split'), id: id(), split: split() }),
@@ -123,7 +123,7 @@ export const DRAWER_SCHEMAS = {
     kind: kind('name-entry'),
     drawerId: id(),
     pluginId: id(),
-    name: text(NAME_LENGTH).nullable().defined(),
+    name: text(MAX_NAME_LENGTH).nullable().defined(),
   }),
   'bind-entry': object({
     kind: kind('bind-entry'),

@@ -7,11 +7,11 @@ import { TYPE_IDS } from '@clever-drawer/core/catalogue/type-tree';
 import type { Intent, IntentKind } from '@clever-drawer/core/chests/intent';
 import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
 import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
-import { FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
-import { STRIP_LABEL_LENGTH, TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
+import { MAX_FILE_LENGTH } from '@clever-drawer/core/chests/rows/own-entry';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_STRIP_LABEL_LENGTH, MAX_TAG_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
-import { LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
+import { MAX_LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
 import { FORMATS } from '@clever-drawer/core/facts/format';
 import {
   day,
@@ -36,7 +36,7 @@ import { DRAWER_SCHEMAS } from './drawer-intents.js';
 import { chosenBy, type AnySchema } from './schema.js';
 import { SESSION_SCHEMAS } from './session-intents.js';
 
-const tags = () => array().of(text(TAG_LENGTH).required()).max(100);
+const tags = () => array().of(text(MAX_TAG_LENGTH).required()).max(100);
 const builds = () => idRows(['id', 'pluginId']);
 const keyedBuilds = (min = 0) => idRows(['id', 'pluginId', 'key'], min);
 
@@ -44,7 +44,7 @@ const moment = () => string().strict().datetime('a time is written as 2026-01-31
 
 const ownEntryFields = {
   name: name('the name of an own entry'),
-  maker: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
+  maker: string().strict().trim().min(1).max(MAX_NAME_LENGTH).nullable().defined(),
   program: name('the program of an own entry'),
   role: string().strict().oneOf(ROLES).required(),
   types: array().of(string().strict().oneOf(TYPE_IDS).required()).strict().max(20).defined(),
@@ -74,7 +74,7 @@ export const INTENT_SCHEMAS = {
     trays: array().of(tray()).min(1).max(9).required(),
     pluginIds: idsOrNull(),
   }),
-  'name-tray': object({ kind: kind('name-tray'), tray: tray(), name: text(NAME_LENGTH).nullable().defined() }),
+  'name-tray': object({ kind: kind('name-tray'), tray: tray(), name: text(MAX_NAME_LENGTH).nullable().defined() }),
   'set-tray-sign': object({ kind: kind('set-tray-sign'), tray: tray(), sign: sign() }),
   'show-tray-in-menus': object({
     kind: kind('show-tray-in-menus'),
@@ -86,8 +86,8 @@ export const INTENT_SCHEMAS = {
     kind: kind('name-plugins'),
     pluginIds: pluginIds(1),
     naming: object({
-      nickname: text(NAME_LENGTH).nullable().optional(),
-      stripLabel: text(STRIP_LABEL_LENGTH).nullable().optional(),
+      nickname: text(MAX_NAME_LENGTH).nullable().optional(),
+      stripLabel: text(MAX_STRIP_LABEL_LENGTH).nullable().optional(),
       note: text(4000).nullable().optional(),
       addTags: tags().optional(),
       removeTags: tags().optional(),
@@ -130,7 +130,7 @@ export const INTENT_SCHEMAS = {
     right: object({
       role: string().oneOf(ROLES).nullable().optional(),
       types: array().of(string().oneOf(TYPE_IDS).required()).max(20).nullable().optional(),
-      vendor: string().strict().trim().min(1).max(NAME_LENGTH).nullable().optional(),
+      vendor: string().strict().trim().min(1).max(MAX_NAME_LENGTH).nullable().optional(),
     })
       .noUnknown()
       .default(undefined)
@@ -140,13 +140,13 @@ export const INTENT_SCHEMAS = {
   'keep-build': object({
     kind: kind('keep-build'),
     build: keyedBuild().default(undefined).required(),
-    reason: text(NAME_LENGTH).nullable().defined(),
+    reason: text(MAX_NAME_LENGTH).nullable().defined(),
   }),
   'note-vendor': object({
     kind: kind('note-vendor'),
     vendor: string().strict().min(1).max(2000).required(),
     note: text(4000).nullable().defined(),
-    link: webAddress(LINK_LENGTH).nullable().defined(),
+    link: webAddress(MAX_LINK_LENGTH).nullable().defined(),
   }),
   'prefer-builds': object({
     kind: kind('prefer-builds'),
@@ -169,13 +169,13 @@ export const INTENT_SCHEMAS = {
   'name-vendor': object({
     kind: kind('name-vendor'),
     spellings: array().of(string().strict().min(1).max(2000).required()).min(1).max(1000).required(),
-    name: string().strict().trim().min(1).max(NAME_LENGTH).nullable().defined(),
+    name: string().strict().trim().min(1).max(MAX_NAME_LENGTH).nullable().defined(),
     apart: boolean().strict().required(),
   }),
   'add-own-entries': object({ kind: kind('add-own-entries'), entries: newEntries({}) }),
   'take-in-files': object({
     kind: kind('take-in-files'),
-    entries: newEntries({ file: string().strict().min(1).max(FILE_LENGTH).required() }),
+    entries: newEntries({ file: string().strict().min(1).max(MAX_FILE_LENGTH).required() }),
   }),
   'change-own-entry': object({ kind: kind('change-own-entry'), id: id(), ...ownEntryFields }),
   'delete-own-entries': object({ kind: kind('delete-own-entries'), ids: ids(1) }),
@@ -198,7 +198,7 @@ const noKind = mixed().test(
 const anyIntent = chosenBy((value) => known.get((value as { kind?: unknown } | null | undefined)?.kind) ?? noKind);
 
 /** The most intents that one wish may consist of: one act of the hand. */
-export const MOST_INTENTS = 1000;
+export const MAX_INTENTS = 1000;
 
 /**
  * A change of the arrangement, as the intents that one act of the hand consists of; they are one step of undo. `mark` stands for the rows that the window
@@ -206,7 +206,7 @@ export const MOST_INTENTS = 1000;
  * `repeats`: the request is sent again because no answer came; it is the revision that the window knew before, so that the change is done once only.
  */
 export const changeRequest = object({
-  intents: array().of(anyIntent).min(1).max(MOST_INTENTS).required('a change needs its intents: a list of one or more'),
+  intents: array().of(anyIntent).min(1).max(MAX_INTENTS).required('a change needs its intents: a list of one or more'),
   mark: string().strict().max(40).optional(),
   brief: boolean().strict().optional(),
   repeats: number().strict().integer().min(0).optional(),

@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import { API } from './api.js';
-import { partsOfKey, type EndpointKey } from './api-of.js';
+import { partsOfKey, type EndpointKey } from './api-types.js';
 import { isMedia, type Endpoint, type Media } from './endpoint.js';
 import { INTENT_SCHEMAS } from './intents.js';
 import { Components, jsonSchemaOf, type JsonSchema } from './json-schema.js';

@@ -5,9 +5,9 @@ import { CHAIN_MARK } from '@clever-drawer/core/chests/item';
 import { OWN_ENTRY_MARK } from '@clever-drawer/core/chests/own-entries';
 import { SIGNS } from '@clever-drawer/core/chests/sign';
 import { CHEST_SLOTS } from '@clever-drawer/core/chests/rows/chest';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
-import { ANY_DRAWERS, KEPT_DRAWERS, type DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import { ANY_DRAWERS, KEPT_DRAWERS, type DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import { readRule } from '@clever-drawer/core/rules/read';
 import type { Rule } from '@clever-drawer/core/rules/rule';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
@@ -15,14 +15,14 @@ import { jsonSchemaOf } from './json-schema.js';
 import { thing, written, type AnySchema } from './schema.js';
 
 /** The most characters of an id: a preset's holds bank and name besides its plugin's. */
-export const ID_LENGTH = 1200;
+export const MAX_ID_LENGTH = 1200;
 /** The most bytes of one: what an index of the database takes, less the drawer that goes in front of it. */
 const ID_BYTES = 2400;
 const anId = () =>
   string()
     .strict()
     .min(1)
-    .max(ID_LENGTH)
+    .max(MAX_ID_LENGTH)
     .test(
       'bytes',
       'this name is too long to be kept; give the plugin or preset a shorter one where it was made',
@@ -37,7 +37,7 @@ export const name = (what: string) =>
     .strict()
     .trim(`${what} must not begin or end with a blank`)
     .min(1, `${what} must not be empty`)
-    .max(NAME_LENGTH)
+    .max(MAX_NAME_LENGTH)
     .required(`${what} must not be empty`);
 /** The id of something that is there. */
 export const id = () => anId().required();
@@ -60,7 +60,7 @@ const SURELY_FITS = ID_BYTES / 3;
 const isId = (value: unknown): boolean =>
   typeof value === 'string' &&
   value !== '' &&
-  (value.length <= SURELY_FITS || (value.length <= ID_LENGTH && utf8Length(value) <= ID_BYTES));
+  (value.length <= SURELY_FITS || (value.length <= MAX_ID_LENGTH && utf8Length(value) <= ID_BYTES));
 
 /** A list that is looked at as a whole: to ask a schema of each of 100,000 entries takes a second. `fits` is what `of` says, of one entry. */
 const wholeList = <T>(of: AnySchema, fits: (entry: unknown) => boolean, min: number, type: unknown = 'array') =>
@@ -142,9 +142,9 @@ const RULE_FORMS = [
 /** A rule as it is sent and kept, or null: its text (docs/rules.md), or a list of keywords as earlier versions wrote it. */
 export const rule = () => ruleWith(KEPT_DRAWERS);
 /** A rule in a document: drawers stand in it by name. */
-export const documentedRule = () => ruleWith(ANY_DRAWERS);
+export const documentRuleSchema = () => ruleWith(ANY_DRAWERS);
 
-const ruleWith = (drawers: DrawerNames) =>
+const ruleWith = (drawers: DrawerNameResolver) =>
   written<Rule>({ title: 'Rule', anyOf: [...RULE_FORMS, { type: 'null' }] })
     .nullable()
     .test('rule', (value, context) => {
@@ -155,7 +155,7 @@ const ruleWith = (drawers: DrawerNames) =>
 const NO_RULE =
   'a rule is { "kind": "written", "text": "type:reverb OR hall" } or { "kind": "keywords", "words": ["hall"] }';
 
-function problemOfRule(value: unknown, drawers: DrawerNames): string | null {
+function problemOfRule(value: unknown, drawers: DrawerNameResolver): string | null {
   if (typeof value !== 'object' || value === null) return NO_RULE;
   const { kind, text: asked, words, ...more } = value as Record<string, unknown>;
   if (Object.keys(more).length > 0) return NO_RULE;

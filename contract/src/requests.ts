@@ -2,16 +2,16 @@ import { LEFT_OUT_REASONS } from '@clever-drawer/core/facts/left-out';
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHEST_BASES, INNER_BASES } from '@clever-drawer/core/chests/chest-groups';
 import type { ScanReport } from '@clever-drawer/core/exchange/scan-report';
-import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { MAX_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { SYSTEMS } from '@clever-drawer/core/facts/format';
 import { ROLES } from '@clever-drawer/core/catalogue/role';
-import { ENDING_LENGTH, MOST_ENDINGS } from '@clever-drawer/core/chests/rows/file-folder';
+import { MAX_ENDING_LENGTH, MAX_ENDINGS } from '@clever-drawer/core/chests/rows/file-folder';
 import { LOAD_WAYS } from '@clever-drawer/core/menu/use';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import { LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
-import { id, ID_LENGTH, MANY, name, newId, slots } from './parts.js';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { id, MAX_ID_LENGTH, MANY, name, newId, slots } from './parts.js';
 
 export const computerRequest = object({
   name: name('the name of a computer'),
@@ -19,7 +19,7 @@ export const computerRequest = object({
 }).noUnknown();
 export const renameRequest = object({ name: name('the name of a computer') }).noUnknown();
 
-const MOST_TYPED = 300;
+const MAX_TYPED = 300;
 
 const folderPath = () =>
   string()
@@ -30,8 +30,8 @@ const folderPath = () =>
     .test('no-zero', 'a path holds no zero characters', (path) => !path?.includes('\0'))
     .test(
       'short',
-      `a path has at most ${String(MOST_PATH_BYTES)} bytes`,
-      (path) => utf8Length(path ?? '') <= MOST_PATH_BYTES,
+      `a path has at most ${String(MAX_PATH_BYTES)} bytes`,
+      (path) => utf8Length(path ?? '') <= MAX_PATH_BYTES,
     );
 
 /** A plugin folder by its full path, or one that begins with `~`. `anyway`: also when hardly anything in it looks like a plugin; `asks` and `watches`: its switches, on when they are absent. */
@@ -57,14 +57,14 @@ const endings = () =>
       string()
         .strict()
         .min(1)
-        .max(ENDING_LENGTH)
+        .max(MAX_ENDING_LENGTH)
         .lowercase('an ending is written in small letters')
         .matches(/^[^\s\\/.*?]+$/, 'an ending is written without a dot, such as "rack"')
         .required(),
     )
     .strict()
     .min(1, 'name one ending at least')
-    .max(MOST_ENDINGS);
+    .max(MAX_ENDINGS);
 const fileRole = () => string().strict().oneOf(ROLES).nullable();
 
 /** A folder in which files are found by their endings, by its full path or one that begins with `~`. `role`: what its files are; null where their names tell it. */
@@ -84,7 +84,7 @@ export const fileFolderChangeRequest = object({
 
 /** A scan report (docs/schemas/scan-report-4.schema.json, which the server holds it to), and the computer whose it is: null finds it by name and system. */
 export const reportRequest = object({
-  computerId: string().min(1).max(ID_LENGTH).nullable().default(null),
+  computerId: string().min(1).max(MAX_ID_LENGTH).nullable().default(null),
   report: mixed<ScanReport>()
     .required()
     .meta({
@@ -113,7 +113,7 @@ export const chestRequest = object({
   /** Whether its drawers fill themselves by rules. */
   follows: boolean().strict().default(false),
   /** A chest whose plugins are left out. */
-  without: string().strict().min(1).max(ID_LENGTH).nullable().default(null),
+  without: string().strict().min(1).max(MAX_ID_LENGTH).nullable().default(null),
 }).noUnknown();
 
 /** What reaching it took: the way, from opening the chooser to choosing in milliseconds, keys and clicks. */
@@ -145,8 +145,8 @@ export const pickRequest = object({
   slot: string().oneOf(SLOT_KINDS).required(),
   /** For how many channels it is; null or absent for whichever. */
   width: string().oneOf(LANE_WIDTHS).nullable().optional(),
-  lane: string().strict().max(NAME_LENGTH).nullable().optional(),
-  session: string().strict().trim().min(1).max(NAME_LENGTH).required(),
+  lane: string().strict().max(MAX_NAME_LENGTH).nullable().optional(),
+  session: string().strict().trim().min(1).max(MAX_NAME_LENGTH).required(),
   /** Whether it is to be sent to the address that was chosen. */
   send: boolean().strict().optional(),
   ...reached,
@@ -205,7 +205,7 @@ export const problemsQuery = object(page).noUnknown();
 export const leftOutQuery = object({ ...page, reason: string().oneOf(LEFT_OUT_REASONS).optional() }).noUnknown();
 
 /** Which files: what is typed, and which part of what is found. */
-export const filesQuery = object({ ...page, words: string().max(MOST_TYPED).default('') }).noUnknown();
+export const filesQuery = object({ ...page, words: string().max(MAX_TYPED).default('') }).noUnknown();
 
 /** Which part of the journal: so many steps before a number, newest first; with their edits only on request. */
 export const journalQuery = object({

@@ -2,13 +2,13 @@
 import { array, boolean, number, object, string, type ObjectSchema, type Schema } from 'yup';
 import { ROW_KINDS, ROWS, specOf, type RowKind, type Rows } from '@clever-drawer/core/chests/arrangement';
 import type { Column } from '@clever-drawer/core/chests/rows/row-kind';
-import { ID_LENGTH, MANY, rule } from './parts.js';
+import { MAX_ID_LENGTH, MANY, rule } from './parts.js';
 
 const textSchema = ({ values, most }: Column) =>
   values === undefined
     ? string()
         .strict()
-        .max(most ?? ID_LENGTH)
+        .max(most ?? MAX_ID_LENGTH)
     : string()
         .strict()
         .oneOf([...values]);

@@ -2,8 +2,8 @@ import { array, boolean, object, string } from 'yup';
 import { LANE_KINDS, LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
 import type { SessionDocument } from '@clever-drawer/core/exchange/session-document';
-import { MOST_LANES } from '@clever-drawer/core/chests/plan-lanes';
-import { MOST_SLOTS } from '@clever-drawer/core/chests/plan-slots';
+import { MAX_LANES } from '@clever-drawer/core/chests/plan-lanes';
+import { MAX_SLOTS } from '@clever-drawer/core/chests/plan-slots';
 import { preset, referenceFields } from './arrangement-document.js';
 import { name, optionalId } from './parts.js';
 import type { AnySchema } from './schema.js';
@@ -24,7 +24,7 @@ const lane = object({
     .oneOf([...LANE_WIDTHS])
     .nullable()
     .defined(),
-  slots: array().of(slot).max(MOST_SLOTS).required(),
+  slots: array().of(slot).max(MAX_SLOTS).required(),
 }).noUnknown();
 
 /** The document of docs/schemas/session-1.schema.json. */
@@ -38,5 +38,5 @@ export const sessionDocument = object({
   exportedAt: string().strict().required(),
   name: name('the name of a session'),
   plugins: array().of(object(referenceFields).noUnknown()).max(4096).required(),
-  lanes: array().of(lane).max(MOST_LANES).required(),
+  lanes: array().of(lane).max(MAX_LANES).required(),
 }).noUnknown() as AnySchema as ISchema<SessionDocument>;

@@ -1,7 +1,7 @@
 /** What may be done to sessions, lanes, slots and chains, as it is sent. */
 import { array, boolean, number, object, string } from 'yup';
-import { MOST_PARTS } from '@clever-drawer/core/chests/plan-chains';
-import { MOST_LANES } from '@clever-drawer/core/chests/plan-lanes';
+import { MAX_PARTS } from '@clever-drawer/core/chests/plan-chains';
+import { MAX_LANES } from '@clever-drawer/core/chests/plan-lanes';
 import { LANE_KINDS, LANE_WIDTHS } from '@clever-drawer/core/chests/rows/lane';
 import { SLOT_KINDS } from '@clever-drawer/core/chests/rows/slot';
 import { chainId, id, kind, name, newId, optionalId } from './parts.js';
@@ -26,7 +26,7 @@ export const SESSION_SCHEMAS = {
     kind: kind('make-session'),
     id: newId(),
     name: name('the name of a session'),
-    lanes: array().of(newLane()).min(1).max(MOST_LANES).required(),
+    lanes: array().of(newLane()).min(1).max(MAX_LANES).required(),
   }),
   'rename-session': object({ kind: kind('rename-session'), id: id(), name: name('the name of a session') }),
   'copy-session': object({
@@ -74,7 +74,7 @@ export const SESSION_SCHEMAS = {
     kind: kind('keep-chain'),
     id: chainId(),
     name: name('the name of a chain'),
-    slotIds: array().of(id()).strict().min(1).max(MOST_PARTS).required(),
+    slotIds: array().of(id()).strict().min(1).max(MAX_PARTS).required(),
   }),
   'rename-chain': object({ kind: kind('rename-chain'), id: id(), name: name('the name of a chain') }),
   'arrange-chain': object({
@@ -84,7 +84,7 @@ export const SESSION_SCHEMAS = {
       .of(object({ item: id(), bypass: boolean().strict().required() }).noUnknown())
       .strict()
       .min(1)
-      .max(MOST_PARTS)
+      .max(MAX_PARTS)
       .required(),
   }),
   'delete-chain': object({ kind: kind('delete-chain'), id: id() }),

@@ -2,7 +2,7 @@ import { writeFile } from 'node:fs/promises';
 import { hostname } from 'node:os';
 import { SingleBar } from 'cli-progress';
 import { Command, CommanderError } from 'commander';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { scanReport, type ScanReport } from '@clever-drawer/core/exchange/scan-report';
 import { LEFT_OUT_TEXTS, leftOutCounts } from '@clever-drawer/core/facts/left-out';
 import { runScan } from './run-scan.js';
@@ -39,7 +39,7 @@ export async function scanCommand(args: readonly string[], { out, err, drawsBar 
     return error instanceof CommanderError && error.exitCode === 0 ? 0 : 2;
   }
   const { json, ask, computer } = program.opts<{ json?: string; ask: boolean; computer: string }>();
-  const report = await reportOf(program.args, ask, computer.slice(0, NAME_LENGTH), drawsBar);
+  const report = await reportOf(program.args, ask, computer.slice(0, MAX_NAME_LENGTH), drawsBar);
   if (json === '-') {
     out(`${JSON.stringify(report, null, 2)}\n`);
   } else {

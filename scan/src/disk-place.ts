@@ -7,10 +7,10 @@ import type { Stamp } from './stamp.js';
 import { markOf, STAMP_VERSION, statOf } from './stamp.js';
 
 /** So many bytes of a place are read, in so many turns: far more than headers, descriptions and resources of a real plugin are. */
-const MOST_BYTES = 256 * 1024 * 1024;
-const MOST_TURNS = 100_000;
+const MAX_BYTES = 256 * 1024 * 1024;
+const MAX_TURNS = 100_000;
 const TOO_MUCH = (path: string): Outcome<never> =>
-  bad({ code: 'reading-too-large', path, detail: `${String(MOST_BYTES / 1_048_576)} MB` });
+  bad({ code: 'reading-too-large', path, detail: `${String(MAX_BYTES / 1_048_576)} MB` });
 
 /** What something that is no ordinary file is. */
 const kindOf = (found: Stats): string =>
@@ -100,7 +100,7 @@ export class DiskPlace implements Place {
       if (found === undefined) return Promise.resolve(bad({ code: 'file-unreadable', path, detail: 'ENOENT' }));
       // A named pipe would hold the reader up for ever: only ordinary files are opened.
       if (!found.isFile()) return Promise.resolve(bad({ code: 'file-unreadable', path, detail: kindOf(found) }));
-      this.isSpent ||= this.read > MOST_BYTES || this.turns++ > MOST_TURNS;
+      this.isSpent ||= this.read > MAX_BYTES || this.turns++ > MAX_TURNS;
       const outcome = this.isSpent ? TOO_MUCH(path) : read(path, found.size);
       if (outcome.ok) this.read += outcome.value.length;
       return Promise.resolve(outcome);

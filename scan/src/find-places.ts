@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, realpathSync, statSync, type Dirent } from 'node:fs';
 import { basename, join, sep } from 'node:path';
-import { cappedPath, MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { cappedPath, MAX_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut } from '@clever-drawer/core/facts/left-out';
@@ -137,7 +137,7 @@ export class PlaceFinder {
   /** A place under its one path, and the path that led here as its double where that is another one. */
   private *place({ path, real, isFolder }: Step, marked: boolean): Generator<Found> {
     const bytes = utf8Length(path);
-    if (bytes > MOST_PATH_BYTES) {
+    if (bytes > MAX_PATH_BYTES) {
       yield { fault: { code: 'path-too-long', path: cappedPath(path), detail: `${String(bytes)} bytes` } };
       return;
     }

@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import { setTimeout as delay } from 'node:timers/promises';
 import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
-import { ownProgram } from './own-program.js';
+import { resolveWorkerEntry } from './resolve-worker-entry.js';
 import type { FoundPlace } from './find-places.js';
 import { stampOf, type PlaceReading } from './read-place.js';
 
@@ -48,7 +48,10 @@ function timeLimit(seconds: number): { readonly signal: AbortSignal; readonly st
  * Reads in threads, one for each processor. A thread in which a handful of places takes too long, or too much, is ended, and each of them is read once
  * more by itself. What is late then too is read a last time when nothing else is being read: only what fails there as well is told.
  */
-export function readInThreads(limits: ReadLimits = READ_LIMITS, program = ownProgram('read-worker.js')): PlaceReaders {
+export function readInThreads(
+  limits: ReadLimits = READ_LIMITS,
+  program = resolveWorkerEntry('read-worker.js'),
+): PlaceReaders {
   const threads = Math.min(8, availableParallelism());
   const pool = new Piscina<readonly FoundPlace[], PlaceReading[]>({
     filename: program,

@@ -16,11 +16,11 @@ export interface FilesRead {
 }
 
 /** The most files of a folder that are kept. */
-export const MOST_FILES = 250_000;
+export const MAX_FILES = 250_000;
 /** The most characters and bytes of a path in the folder: what an index of the database takes, with the name of the folder in front. */
-const MOST_OF_A_PATH = { characters: 700, bytes: 2000 };
+const MAX_OF_A_PATH = { characters: 700, bytes: 2000 };
 /** The most folders in it that are walked. */
-const MOST_FOLDERS = 100_000;
+const MAX_FOLDERS = 100_000;
 
 /** How a folder is read. */
 export interface FilesWish {
@@ -28,7 +28,7 @@ export interface FilesWish {
   readonly signal?: AbortSignal;
   /** Told how many were found so far. */
   readonly onProgress?: (found: number) => void;
-  /** For tests: fewer files than MOST_FILES. */
+  /** For tests: fewer files than MAX_FILES. */
   readonly most?: number;
 }
 
@@ -37,7 +37,7 @@ export interface FilesWish {
  * walked into. Links are followed, each folder once. Hidden files are passed over, and folders that can't be read. Rejects when the signal ends it.
  */
 export async function readFiles(path: string, wish: FilesWish): Promise<FilesRead> {
-  const { endings, signal, onProgress, most = MOST_FILES } = wish;
+  const { endings, signal, onProgress, most = MAX_FILES } = wish;
   const wanted = new Set(endings);
   const files: string[] = [];
   let leftOut = 0;
@@ -55,7 +55,7 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
     try {
       const real = await realpath(folder);
       if (walked.has(real) || isMadeUp(real)) continue;
-      if (walked.size >= MOST_FOLDERS) {
+      if (walked.size >= MAX_FOLDERS) {
         leftOut++;
         continue;
       }
@@ -85,8 +85,8 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
 
 /** Whether a path is short enough, and all of its names could be read as text. */
 const canBeKept = (inside: string): boolean =>
-  inside.length <= MOST_OF_A_PATH.characters &&
-  utf8Length(inside) <= MOST_OF_A_PATH.bytes &&
+  inside.length <= MAX_OF_A_PATH.characters &&
+  utf8Length(inside) <= MAX_OF_A_PATH.bytes &&
   !/[\uFFFD\p{Cs}]/u.test(inside);
 
 /** What a link, or what the file system does not tell the kind of, leads to; null for nothing. */

@@ -41,13 +41,13 @@ export async function readPlaces(places: readonly FoundPlace[], signal?: AbortSi
   return readings;
 }
 
-const MOST_LOOKED_AT = 500;
+const MAX_LOOKED_AT = 500;
 
 /** The fingerprint of a place whose reading was ended: of itself, and of the first of what lies in it. */
 export function stampOf(path: string, isFolder: boolean): Stamp {
   const place = new DiskPlace(path, isFolder);
   const waiting = [''];
-  for (let count = 0; waiting.length > 0 && count < MOST_LOOKED_AT; count++) {
+  for (let count = 0; waiting.length > 0 && count < MAX_LOOKED_AT; count++) {
     const inside = waiting.shift() ?? '';
     for (const name of place.namesIn(inside)) waiting.push(inside === '' ? name : `${inside}/${name}`);
   }

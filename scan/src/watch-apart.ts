@@ -1,5 +1,5 @@
 import { Worker } from 'node:worker_threads';
-import { ownProgram } from './own-program.js';
+import { resolveWorkerEntry } from './resolve-worker-entry.js';
 import type { OnChange, FolderWatch, WatchLimits, WhyGivenUp } from './watch-folders.js';
 
 /** What the thread is given. */
@@ -10,7 +10,7 @@ export type WatchTold =
   | { readonly folder: string; readonly why: WhyGivenUp }
   | { readonly watches: number };
 
-const MOST_MEGABYTES = 384;
+const MAX_MEGABYTES = 384;
 
 /** See watchFolders. In a thread of its own: to begin with a folder of a hundred thousand files takes seconds. It starts when there is something to watch. */
 export function watchApart(onChange: OnChange, limits: WatchLimits): FolderWatch {
@@ -19,9 +19,9 @@ export function watchApart(onChange: OnChange, limits: WatchLimits): FolderWatch
   let watched: readonly string[] = [];
   const begun: (() => void)[] = [];
   const start = (): Worker => {
-    const worker = new Worker(ownProgram('watch-worker.js'), {
+    const worker = new Worker(resolveWorkerEntry('watch-worker.js'), {
       workerData: order satisfies WatchOrder,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+      resourceLimits: { maxOldGenerationSizeMb: MAX_MEGABYTES },
     });
     worker.unref();
     worker.on('message', (told: WatchTold) => {

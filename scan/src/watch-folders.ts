@@ -25,7 +25,7 @@ export interface WatchLimits {
 }
 
 /** Far more than plugin folders hold (common practice: some thousands; bundles are not looked into). Watching takes some 6 kB for each. */
-export const MOST_WATCHED = 30_000;
+export const MAX_WATCHED = 30_000;
 
 /** Installers write for a while: a place is told of once nothing new has come for so long. */
 const SETTLED_MS = 1500;
@@ -54,7 +54,7 @@ export type OnChange = (place: string, kind: 'arrived' | 'vanished', seenAt: num
  */
 export function watchFolders(
   onChange: OnChange,
-  limits: WatchLimits = { ownData: null, most: MOST_WATCHED, onGivenUp: () => undefined },
+  limits: WatchLimits = { ownData: null, most: MAX_WATCHED, onGivenUp: () => undefined },
 ): FolderWatch {
   const watching = new Map<string, () => Promise<void>>();
   return {

@@ -8,8 +8,8 @@ import { createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
-import { Lines, messageIn, MOST_LINE } from '../src/ask/answer-shape';
-import { Asker, STANDARD_LIMITS, type AskNotes } from '../src/ask/asker';
+import { Lines, messageIn, MAX_LINE } from '../src/ask/answer-shape';
+import { Asker, STANDARD_LIMITS, type ProbeCrashLog } from '../src/ask/asker';
 import type { AskLimits } from '../src/ask/asking-process';
 import { ROOMS } from '../src/ask/room';
 import { runScan } from '../src/run-scan';
@@ -144,7 +144,7 @@ describe('what is left behind by one does not fall on the next', () => {
     const begun: string[] = [];
     const together: number[] = [];
     let now = 0;
-    const notes = (verdict: 'suspect' | 'proven'): AskNotes => ({
+    const notes = (verdict: 'suspect' | 'proven'): ProbeCrashLog => ({
       begin: (path) => {
         begun.push(basename(path));
         together.push(++now);
@@ -204,7 +204,7 @@ describe('what an asking process says', () => {
     );
     for (const part of ['a', 'b\nc', '\n\nd', '\n']) cut.take(part);
     expect(lines).toEqual(['ab', 'c', '', 'd']);
-    cut.take('x'.repeat(MOST_LINE + 1));
+    cut.take('x'.repeat(MAX_LINE + 1));
     expect(tooLong).toBe(1);
   });
 });

@@ -6,7 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
-import { MOST_PATH_BYTES } from '@clever-drawer/core/facts/caps';
+import { MAX_PATH_BYTES } from '@clever-drawer/core/facts/caps';
 import { readInThreads } from '../src/place-readers';
 import { runScan } from '../src/run-scan';
 
@@ -89,7 +89,7 @@ describe('the walk', () => {
     const { builds, faults } = await runScan([folder]);
     expect(builds.map((build) => build.name)).toEqual(['plate']);
     expect(faults.map(({ code }) => code)).toEqual(['path-too-long']);
-    expect(new TextEncoder().encode(faults[0]?.path).length).toBeLessThanOrEqual(MOST_PATH_BYTES);
+    expect(new TextEncoder().encode(faults[0]?.path).length).toBeLessThanOrEqual(MAX_PATH_BYTES);
   });
 
   const onLinux = process.platform === 'linux' ? it : it.skip;

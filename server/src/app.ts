@@ -6,7 +6,7 @@ import { onlyOwnSite, securityHeaders } from './http/guard.js';
 import { onlyOwnUser } from './http/own-user.js';
 import { signedIn } from './http/sign-in.js';
 import { noSuchRoute, problemHandler } from './http/problem.js';
-import type { EndpointKey } from '@clever-drawer/contract/api-of';
+import type { EndpointKey } from '@clever-drawer/contract/api-types';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
 import { serve, type Handlers } from './http/serve.js';
 import { arrangementHandlers } from './routes/arrangement.js';

@@ -13,8 +13,8 @@ import { presentFolders } from '@clever-drawer/scan/usual-folders';
 import { isSignInNeeded, openSignIn } from './http/sign-in.js';
 import { makeAhead } from './http/tagged.js';
 import { PackedAnswers } from './http/packed-answers.js';
-import { readBodyApart } from './http/read-body-apart.js';
-import { readProjectApart } from './jobs/read-project.js';
+import { readBodyInWorker } from './http/read-body-in-worker.js';
+import { readProjectInWorker } from './jobs/read-project.js';
 import { createApp } from './app.js';
 import { startCluster, type Cluster } from './database/cluster.js';
 import { openDatabase } from './database/data-source.js';
@@ -26,11 +26,11 @@ import { StartupError } from './startup-error.js';
 import { regroupOnce } from './store/carry-over.js';
 import { trimJournal } from './store/change-journal.js';
 import { lockStudio, mustRegroup, renewEpoch } from './store/studio-store.js';
-import { Arranging } from './jobs/arranging.js';
+import { ArrangementService } from './jobs/arrangement-service.js';
 import { Catalogues } from './jobs/catalogues.js';
 import { FileReadings } from './jobs/file-readings.js';
 import { Arrivals } from './jobs/arrivals.js';
-import { listenTo } from './jobs/listening.js';
+import { subscribeToNotifications } from './jobs/listening.js';
 import { inThread, ScanQueue } from './jobs/scan-queue.js';
 import { endLostScans, endWaitingScans } from './store/scan-store.js';
 
@@ -100,7 +100,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
     undo.push(() => arrivals.close());
     const fileReadings = new FileReadings(source, log, (id) => here.is(id));
     undo.push(() => Promise.resolve(fileReadings.close()));
-    const arranging = new Arranging(source, (id, { edits }) => {
+    const arranging = new ArrangementService(source, (id, { edits }) => {
       // Also after undo and redo.
       if (edits.some(({ of }) => of === 'fileFolder')) fileReadings.start(id);
     });
@@ -113,7 +113,7 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       log.warn(isThere ? 'the database runs again' : 'the database ended, and is started again');
       arranging.tellDatabase(isThere);
     });
-    const line = await listenTo(
+    const line = await subscribeToNotifications(
       databaseUrl,
       log,
       (news) => arranging.heard(news),
@@ -132,8 +132,8 @@ export async function startServer(settings: Settings, options: StartOptions): Pr
       },
     );
     const context = {
-      readProject: readProjectApart,
-      readLarge: readBodyApart,
+      readProject: readProjectInWorker,
+      readLarge: readBodyInWorker,
       users: settings.users,
       signIn: signs === null ? null : { ...signs, always: settings.signsIn },
       askingRoom: memoizedRoom(limits),

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
 import type { CatalogueView, PluginDetail } from '@clever-drawer/contract/responses';
-import { KEPT_DAYS, KEPT_STEPS, LAST_DONE, MOST_STEPS, NEXT_UNDONE, trimJournal } from '../src/store/change-journal';
+import { KEPT_DAYS, KEPT_STEPS, NEXT_UNDO_SQL, MAX_STEPS, NEXT_UNDONE, trimJournal } from '../src/store/change-journal';
 import { LOADS_OF_STEP } from '../src/store/load-store';
 import {
   api,
@@ -47,7 +47,7 @@ describe('a journal of 100,000 steps', () => {
       (await api.source.query<{ 'QUERY PLAN': string }[]>(`EXPLAIN ${sql}`, values))
         .map((row) => row['QUERY PLAN'])
         .join('\n');
-    for (const sql of [LAST_DONE, NEXT_UNDONE]) {
+    for (const sql of [NEXT_UNDO_SQL, NEXT_UNDONE]) {
       const words = await plan(sql, [computer]);
       expect(words).toMatch(/Index (Only )?Scan/);
       expect(words).not.toContain('Seq Scan on change');
@@ -70,9 +70,9 @@ describe('old steps', () => {
     await fill(31, 30 + KEPT_STEPS, 0);
     await trimJournal(api.source.manager, own());
     expect(await count()).toEqual({ steps: KEPT_STEPS, first: 31 });
-    await fill(31 + KEPT_STEPS, 30 + KEPT_STEPS + MOST_STEPS, KEPT_DAYS - 1);
+    await fill(31 + KEPT_STEPS, 30 + KEPT_STEPS + MAX_STEPS, KEPT_DAYS - 1);
     await trimJournal(api.source.manager, own());
-    expect((await count()).steps).toBe(MOST_STEPS);
+    expect((await count()).steps).toBe(MAX_STEPS);
   });
 
   it('the newest are kept however old they are', async () => {

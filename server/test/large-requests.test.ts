@@ -10,9 +10,9 @@ import type { PluginReference } from '@clever-drawer/core/exchange/arrangement-d
 import { exportArrangement } from '@clever-drawer/core/exchange/export-arrangement';
 import type { Stepwise } from '@clever-drawer/core/stepwise';
 import { asId, type ChestId, type DrawerId, type PluginId } from '@clever-drawer/core/ids';
-import { parcelsOf, Unpacking, type Parcel } from '../src/http/parcels';
-import { readBodyApart } from '../src/http/read-body-apart';
-import { inBetween } from '../src/in-between';
+import { chunkJson, Unpacking, type Parcel } from '../src/http/chunk-json';
+import { readBodyInWorker } from '../src/http/read-body-in-worker';
+import { runCooperatively } from '../src/run-cooperatively';
 import { startApi, type Api } from './support/api';
 
 let api: Api;
@@ -84,7 +84,7 @@ describe('parcels', () => {
   it('whatever was sent is there again', () => {
     fc.assert(
       fc.property(fc.jsonValue(), (value) => {
-        expect(together([...parcelsOf(value)])).toEqual(value);
+        expect(together([...chunkJson(value)])).toEqual(value);
       }),
       { seed: 20261126 },
     );
@@ -99,7 +99,7 @@ describe('parcels', () => {
         none: null,
       }).replace('"name"', '"__proto__"'),
     );
-    const parcels = [...parcelsOf(value)];
+    const parcels = [...chunkJson(value)];
     expect(parcels.length).toBeGreaterThan(10);
     expect(Math.max(...parcels.map((parcel) => JSON.stringify(parcel).length))).toBeLessThan(
       JSON.stringify(value).length / 5,
@@ -119,7 +119,7 @@ it('others are answered between the steps of long work', async () => {
     }
     return 'done';
   }
-  expect(await inBetween(work())).toBe('done');
+  expect(await runCooperatively(work())).toBe('done');
   clearInterval(others);
   expect(answered).toBeGreaterThan(10);
 });
@@ -174,7 +174,7 @@ it('a large one that does not fit is refused as a small one is, with the place i
 it('what nobody waits for any more is not read on', async () => {
   const gone = new AbortController();
   const bytes = Buffer.from(JSON.stringify(largeDocument()));
-  const reading = readBodyApart('POST /computers/{computer}/import', bytes, gone.signal);
+  const reading = readBodyInWorker('POST /computers/{computer}/import', bytes, gone.signal);
   gone.abort();
   await expect(reading).rejects.toThrow('The client has gone away');
 });

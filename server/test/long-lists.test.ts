@@ -3,7 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { LeftOutView, ProblemsView, ScanStory } from '@clever-drawer/contract/responses';
-import { MOST_OF_A_KIND } from '@clever-drawer/core/catalogue/scan-story';
+import { MAX_OF_A_KIND } from '@clever-drawer/core/catalogue/scan-story';
 import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import type { ScanResult } from '@clever-drawer/scan/run-scan';
 import { api, catalogue, computer, get, plugins, installPlugin, scan, spoilScans, useStudio } from './support/studio';
@@ -59,12 +59,12 @@ it('of a story as many of each kind are kept as can be looked at; its scan count
     const path = join(plugins, `${String(at)}.dll`);
     return { path, stamp: ['r'], reading: { builds: [], faults: [{ code: 'binary-empty', path }] } };
   };
-  const many = Array.from({ length: MOST_OF_A_KIND + 10 }, (_, at) => faulty(at));
+  const many = Array.from({ length: MAX_OF_A_KIND + 10 }, (_, at) => faulty(at));
   spoilScans((result) => adding(result, many));
   const { id, outcome } = await scan();
-  expect(outcome).toMatchObject({ failed: MOST_OF_A_KIND + 10, arrived: 3 });
+  expect(outcome).toMatchObject({ failed: MAX_OF_A_KIND + 10, arrived: 3 });
   const story = await get<ScanStory>(`/scans/${id}/story`);
-  expect(story).toHaveLength(MOST_OF_A_KIND + 3);
+  expect(story).toHaveLength(MAX_OF_A_KIND + 3);
 });
 
 const adding = (result: ScanResult, more: readonly PlaceReading[]): ScanResult => ({

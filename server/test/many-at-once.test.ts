@@ -2,10 +2,10 @@
 import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import type { ChangeAnswer, JournalView, ProblemDetails, SavedChange } from '@clever-drawer/contract/responses';
-import { outcomeMark } from '@clever-drawer/core/chests/edit';
-import { atOnce } from '@clever-drawer/core/stepwise';
+import { hashEditResults } from '@clever-drawer/core/chests/edit';
+import { runToCompletion } from '@clever-drawer/core/stepwise';
 import { jsonForDatabase } from '../src/database/json';
-import { readBodyApart } from '../src/http/read-body-apart';
+import { readBodyInWorker } from '../src/http/read-body-in-worker';
 import { api, arrangement, change, computer, get, post, useStudio } from './support/studio';
 
 useStudio();
@@ -55,7 +55,7 @@ it('are answered by a mark where that is asked for', async () => {
   const { body } = await send({ intents: [file], brief: true });
   expect(body.edits).toBeNull();
   const { entries: steps } = await get<JournalView>(`/computers/${computer}/journal?limit=1&edits=yes`);
-  expect(body.comesTo).toBe(atOnce(outcomeMark(steps[0]?.edits ?? [])));
+  expect(body.comesTo).toBe(runToCompletion(hashEditResults(steps[0]?.edits ?? [])));
 });
 
 it('changed at another computer, they are in the way of an older step, which names them', async () => {
@@ -99,7 +99,7 @@ it('a long list of ids is checked at once, and what else is large apart', async 
   const gone = new AbortController();
   gone.abort();
   // The client has gone away any more: a thread is not begun for it, and what needs none is there all the same.
-  const read = (body: unknown) => readBodyApart('POST /computers/{computer}/changes', bytes(body), gone.signal);
+  const read = (body: unknown) => readBodyInWorker('POST /computers/{computer}/changes', bytes(body), gone.signal);
   const many = { intents: [{ ...file, pluginIds: Array.from({ length: 50_000 }, () => randomUUID()) }] };
   expect(await read(many)).toEqual(many);
   await expect(read({ intents: [{ ...file, pluginIds: [...ids, 7] }] })).rejects.toThrow('`string`');
@@ -110,7 +110,7 @@ it('a long list of ids is checked at once, and what else is large apart', async 
   );
   // Parsed here it would end in an error of ours: it is nested deeper than any stack.
   const deep = new TextEncoder().encode('['.repeat(1_200_000) + ']'.repeat(1_200_000));
-  await expect(readBodyApart('POST /computers/{computer}/changes', deep, gone.signal)).rejects.toThrow(
+  await expect(readBodyInWorker('POST /computers/{computer}/changes', deep, gone.signal)).rejects.toThrow(
     'The client has gone away',
   );
 });

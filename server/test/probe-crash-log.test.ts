@@ -2,12 +2,12 @@
 import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { askNotes } from '../src/jobs/ask-notes';
+import { probeCrashLog } from '../src/jobs/probe-crash-log';
 
 let folder: string;
 beforeEach(async () => (folder = await mkdtemp(join(tmpdir(), 'clever-drawer-notes-'))));
 afterEach(() => rm(folder, { recursive: true, force: true }));
-const notes = (triesAgain = false) => askNotes(folder, triesAgain);
+const notes = (triesAgain = false) => probeCrashLog(folder, triesAgain);
 
 it('a file is noted before it is asked; several that were asked are suspects, and the one that was alone is proven', async () => {
   const first = notes();
@@ -40,7 +40,7 @@ it.each(['', '{', 'null', '[]', '{"asking":7}', '{"asking":[1,{}],"proven":"x"}'
 );
 
 it('a folder that can not be written to costs the notes alone', () => {
-  const none = askNotes(join(folder, 'nowhere', 'at', 'all'), false);
+  const none = probeCrashLog(join(folder, 'nowhere', 'at', 'all'), false);
   none.begin('/a');
   none.end('/a');
   expect(none.of('/a')).toBeNull();

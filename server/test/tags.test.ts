@@ -1,7 +1,7 @@
 /** An answer that is another one has another tag (RFC 9110, 8.8.3): tried with each request that changes something, and with each table. */
 import { jest } from '@jest/globals';
 import { API } from '@clever-drawer/contract/api';
-import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-of';
+import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-types';
 import type { CatalogueView, DrawerView } from '@clever-drawer/contract/responses';
 import { renewEpoch } from '../src/store/studio-store';
 import { startApi, type Api } from './support/api';

@@ -2,8 +2,8 @@
 import { QueryClient } from '@tanstack/react-query';
 import type { ChangeAnswer } from '@clever-drawer/contract/responses';
 import type { ChangeRequest } from '@clever-drawer/contract/intents';
-import { outcomeMark } from '@clever-drawer/core/chests/edit';
-import { atOnce } from '@clever-drawer/core/stepwise';
+import { hashEditResults } from '@clever-drawer/core/chests/edit';
+import { runToCompletion } from '@clever-drawer/core/stepwise';
 import { arrangementKey, knownIn } from '../src/arrangement/arrangement-query';
 import { changesOf } from '../src/arrangement/changes';
 import { opened } from '../src/arrangement/window-state';
@@ -45,7 +45,7 @@ beforeEach(() => {
     const { intents, mark = '', brief = false } = JSON.parse(init?.body as string) as ChangeRequest;
     const saved = server.change(1, intents, mark);
     const isLarge = brief && saved.edits.length >= 1000;
-    const comesTo = isLarge ? atOnce(outcomeMark(saved.edits)) : null;
+    const comesTo = isLarge ? runToCompletion(hashEditResults(saved.edits)) : null;
     return Response.json(spoil({ ...saved, edits: isLarge ? null : saved.edits, comesTo }));
   };
 });

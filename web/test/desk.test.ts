@@ -4,7 +4,7 @@ import type { Dragged } from '../src/parts/dragged';
 import type { Target } from '../src/sort/drag/drag';
 import { effectOf } from '../src/sort/drag/drop-effect';
 import { filedInto } from '../src/sort/filing/use-filing';
-import { bringBackWish, moveWishes, shiftOnTrayWish, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
+import { bringBackWish, moveWishes, reorderTrayIntent, toFileQueue, trayWish } from '../src/sort/filing/desk-wishes';
 import {
   arrangedFacets,
   catalogueFacets,
@@ -126,10 +126,10 @@ describe('what the keys come to', () => {
     expect(trayWish(STATE, 1, [p('Plate'), p('Echo')]).kind).toBe('tray-off');
   });
   it('moving on a tray ends at its ends', () => {
-    expect(shiftOnTrayWish(STATE, 1, [p('Echo')], 'up')).toMatchObject({ before: 'Plate' });
-    expect(shiftOnTrayWish(STATE, 1, [p('Plate')], 'up')).toBeNull();
-    expect(shiftOnTrayWish(STATE, 1, [p('Plate')], 'bottom')).toMatchObject({ before: null });
-    expect(shiftOnTrayWish(STATE, 1, [p('Goose')], 'top')).toBeNull();
+    expect(reorderTrayIntent(STATE, 1, [p('Echo')], 'up')).toMatchObject({ before: 'Plate' });
+    expect(reorderTrayIntent(STATE, 1, [p('Plate')], 'up')).toBeNull();
+    expect(reorderTrayIntent(STATE, 1, [p('Plate')], 'bottom')).toMatchObject({ before: null });
+    expect(reorderTrayIntent(STATE, 1, [p('Goose')], 'top')).toBeNull();
   });
   it('bringing back takes all builds along', () =>
     expect(bringBackWish(CATALOGUE, [p('Demo')])).toEqual({

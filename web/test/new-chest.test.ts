@@ -1,5 +1,5 @@
 import type { Chest } from '@clever-drawer/core/chests/rows/chest';
-import { BEGINNINGS, isBasis, STARTS, workedOut } from '../src/sort/chest/new-chest';
+import { CHEST_STARTING_POINTS, isBasis, STARTS, workedOut } from '../src/sort/chest/new-chest';
 import { CHEST } from './support';
 
 const CHESTS: readonly Chest[] = [{ id: CHEST, name: 'Everyday', order: 'a0', slots: null, selection: false }];
@@ -8,8 +8,8 @@ const most = (typed: string): number | null =>
 
 describe('how a new chest begins', () => {
   it('each beginning has its words, and all but an empty one, a copy and one by rules are worked out', () => {
-    expect(BEGINNINGS).toEqual(Object.keys(STARTS));
-    expect(BEGINNINGS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy', 'structure', 'rules']);
+    expect(CHEST_STARTING_POINTS).toEqual(Object.keys(STARTS));
+    expect(CHEST_STARTING_POINTS.filter((one) => !isBasis(one))).toEqual(['empty', 'copy', 'structure', 'rules']);
   });
 
   it.each([

@@ -1,7 +1,7 @@
 /** What a window makes of the events that it hears: how far the server is, in which epoch, and that it answers. */
 import { QueryClient } from '@tanstack/react-query';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
-import { arrangementKey, isBehindServer, knownIn, toldOf } from '../src/arrangement/arrangement-query';
+import { arrangementKey, isBehindServer, knownIn, lastAnnouncedRevision } from '../src/arrangement/arrangement-query';
 import type { StreamListener } from '../src/arrangement/events/event-stream';
 import { follow } from '../src/arrangement/other-windows';
 import { serverState } from '../src/arrangement/server-state';
@@ -35,9 +35,9 @@ const now = (epoch: string, arrangementRevision: number): WindowEvent => ({
 it('remembers the highest revision within an epoch, and begins anew in another one', () => {
   hear(now('a', 7));
   hear(now('a', 3));
-  expect(toldOf(client, COMPUTER)).toEqual({ epoch: 'a', revision: 7 });
+  expect(lastAnnouncedRevision(client, COMPUTER)).toEqual({ epoch: 'a', revision: 7 });
   hear(now('b', 2));
-  expect(toldOf(client, COMPUTER)).toEqual({ epoch: 'b', revision: 2 });
+  expect(lastAnnouncedRevision(client, COMPUTER)).toEqual({ epoch: 'b', revision: 2 });
 });
 
 it('takes an older state over when the data was replaced by a copy', async () => {

@@ -1,6 +1,6 @@
 import { arrangementOf, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ruledOf } from '@clever-drawer/core/chests/ruled';
-import type { RuleSources } from '@clever-drawer/core/chests/rule-sources';
+import type { RuleEvaluationInput } from '@clever-drawer/core/chests/rule-sources';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Entry } from '@clever-drawer/core/chests/rows/entry';
 import { asId, type ItemId } from '@clever-drawer/core/ids';
@@ -69,8 +69,8 @@ const drawer = (name: string, text: string | null): Drawer => ({
 });
 const stateOf = (drawers: readonly Drawer[], entries: readonly Entry[] = []): Arrangement =>
   arrangementOf((kind) => (kind === 'drawer' ? drawers : kind === 'entry' ? entries : []) as never);
-const NO_TRAITS: RuleSources['traits'] = new Map();
-const sources = (state: Arrangement, more: Partial<RuleSources> = {}): RuleSources => ({
+const NO_TRAITS: RuleEvaluationInput['traits'] = new Map();
+const sources = (state: Arrangement, more: Partial<RuleEvaluationInput> = {}): RuleEvaluationInput => ({
   state,
   items,
   traits: NO_TRAITS,
@@ -81,7 +81,7 @@ const sources = (state: Arrangement, more: Partial<RuleSources> = {}): RuleSourc
 const settled = async (): Promise<void> => {
   for (let turn = 0; turn < 50; turn++) await Promise.resolve();
 };
-const same = (keeper: RuleKeeper, of: RuleSources): void => {
+const same = (keeper: RuleKeeper, of: RuleEvaluationInput): void => {
   const plain = ruledOf(of);
   for (const { id: own, rule } of of.state.drawer.values())
     if (rule !== null) expect([...keeper.snapshot().taken(own)].sort()).toEqual([...plain.taken(own)].sort());

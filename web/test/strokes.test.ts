@@ -1,4 +1,4 @@
-import { KEY_PLACES, KEYS, type KeyEntry } from '../src/keys/key-table';
+import { KEY_PLACES, KEYS, type KeyBinding } from '../src/keys/key-table';
 import { isComposing, isStroke, strokeInWords, type Pressed } from '../src/keys/strokes';
 
 const pressed = (key: string, more: Partial<Pressed> & { readonly altGraph?: boolean } = {}): Pressed => ({
@@ -66,7 +66,7 @@ describe('strokes', () => {
 });
 
 describe('the key table', () => {
-  const places = Object.entries<Readonly<Record<string, KeyEntry>>>(KEYS);
+  const places = Object.entries<Readonly<Record<string, KeyBinding>>>(KEYS);
 
   it('has no stroke twice in one place', () => {
     for (const [place, keys] of places) {

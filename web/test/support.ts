@@ -3,7 +3,7 @@ import type { ArrangementView, SavedChange, Steps } from '@clever-drawer/contrac
 import { emptyArrangement, ROW_KINDS, type Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { applyEdits, firstConflict, inverse, markOf, type Edit } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { planChange, planWish } from '@clever-drawer/core/chests/plan-change';
+import { planChange, planIntents } from '@clever-drawer/core/chests/plan-change';
 import {
   asId,
   type BuildId,
@@ -138,7 +138,7 @@ export class PlainServer {
   }
 
   change(window: number, intents: readonly Intent[], mark: string): SavedChange {
-    const plan = planWish(this.state, intents, this.nameOf);
+    const plan = planIntents(this.state, intents, this.nameOf);
     if (!plan.ok) throw new Refused(plan.refusal);
     if (markOf(plan.change.edits) !== mark) throw new Refused('Another window has just changed what this touches.');
     this.journal = this.journal.filter((entry) => !entry.undone);

@@ -1,8 +1,8 @@
 import { markOf } from '@clever-drawer/core/chests/edit';
 import { entriesIn } from '@clever-drawer/core/chests/look-up';
-import { planWish } from '@clever-drawer/core/chests/plan-change';
+import { planIntents } from '@clever-drawer/core/chests/plan-change';
 import { asId, type ComputerId } from '@clever-drawer/core/ids';
-import { heardElsewhere, opened } from '../src/arrangement/window-state';
+import { applyRemoteChange, opened } from '../src/arrangement/window-state';
 import { d, PlainServer } from './support';
 import { Driven, two, expectAlike, file, nameOf, rename, place, START } from './driven-windows';
 
@@ -150,15 +150,15 @@ describe('a window and another computer', () => {
   it('shows what the other changed, keeps its own steps, and notices what it has missed', () => {
     const server = new PlainServer(START, nameOf);
     const window = opened(server.view());
-    const plan = planWish(START, [rename('A', 'Rooms')], nameOf);
+    const plan = planIntents(START, [rename('A', 'Rooms')], nameOf);
     const saved = server.change(0, [rename('A', 'Rooms')], markOf(plan.ok ? plan.change.edits : []));
     expect(saved.edits).toHaveLength(1);
     const elsewhere = { ...saved, computerId: asId<ComputerId>('other') };
-    const next = heardElsewhere(window, elsewhere, nameOf);
+    const next = applyRemoteChange(window, elsewhere, nameOf);
     expect(next.state.drawer.get('A')?.name).toBe('Rooms');
     expect([next.held.revision, next.history.steps]).toEqual([saved.revision, window.history.steps]);
     // The same again is known, and one that skips a revision was missed.
-    expect(heardElsewhere(next, elsewhere, nameOf).isBehind).toBe(false);
-    expect(heardElsewhere(window, { ...elsewhere, revision: saved.revision + 1 }, nameOf).isBehind).toBe(true);
+    expect(applyRemoteChange(next, elsewhere, nameOf).isBehind).toBe(false);
+    expect(applyRemoteChange(window, { ...elsewhere, revision: saved.revision + 1 }, nameOf).isBehind).toBe(true);
   });
 });

@@ -56,7 +56,7 @@ export const savedChange = thing('SavedChange', { ...SAVED, edits: listOf(edit) 
 export type SavedChange = Answer<typeof savedChange>;
 
 /**
- * The answer to a change. Who asked to be answered briefly gets a mark of what its edits leave (see outcomeMark in core) in place of them: it has planned them
+ * The answer to a change. Who asked to be answered briefly gets a mark of what its edits leave (see hashEditResults in core) in place of them: it has planned them
  * itself, and fetches everything where the mark is another one. Edits that nobody could plan, of builds that are grouped otherwise, are always told.
  */
 export const changeAnswer = thing('ChangeAnswer', {

@@ -108,9 +108,13 @@ export const scanView = thing('Scan', {
 export type ScanView = Answer<typeof scanView>;
 
 /** What a scan report of another computer brought: its catalogue, under a computer that was there or was added. */
-export const broughtIn = thing('BroughtIn', { computerId: idOf<ComputerId>(), added: flag(), outcome: scanOutcome });
-/** See broughtIn. */
-export type BroughtIn = Answer<typeof broughtIn>;
+export const scanImportResponse = thing('BroughtIn', {
+  computerId: idOf<ComputerId>(),
+  added: flag(),
+  outcome: scanOutcome,
+});
+/** See scanImportResponse. */
+export type BroughtIn = Answer<typeof scanImportResponse>;
 
 /** A place that can't be read or asked, with cause and remedy. */
 export const reportedProblem = thing('ReadingProblem', {

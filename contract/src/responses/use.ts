@@ -36,7 +36,7 @@ export const loadedView = thing('Loaded', {
   ),
 });
 /** See loadedView. */
-export type LoadedView = Answer<typeof loadedView>;
+export type LoadCountsResponse = Answer<typeof loadedView>;
 
 /** What was handed over: the exact name, for the clipboard, the file of the build or preset, and whether it was sent. */
 export const picked = thing('Picked', {

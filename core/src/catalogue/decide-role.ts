@@ -1,5 +1,5 @@
 import { mostNamed, roleIn, type Evidence, type Gathered, type Grade } from './evidence.js';
-import { saidByName } from './name-words.js';
+import { inferTypesFromName } from './name-words.js';
 import type { Role } from './role.js';
 import { TYPE_TREE, type TypeId } from './type-tree.js';
 
@@ -11,7 +11,7 @@ export function decideRole({ evidence, builds, named: words }: Gathered): { role
   const [coarse = null] = rolesOf('class', 'likely');
   const [ports = null] = rolesOf('ports', 'strong');
   const named = evidence.filter((one) => one.from === 'name' && roleIn(one) !== null);
-  const strongName = roleOfNoun(saidByName(words, () => true).main);
+  const strongName = roleOfNoun(inferTypesFromName(words, () => true).main);
   // Where no sound comes out, a class that is said of every effect says nothing: notes or control are all there is.
   const isPlayed = declared === 'midi-effect' || declared === 'instrument';
   if (ports === 'midi-effect' || (ports === 'tool' && !isPlayed)) return { role: ports, grade: 'strong' };

@@ -1,5 +1,5 @@
 import { mostNamed, typeIn, type Evidence, type Gathered, type Grade } from './evidence.js';
-import { saidByName } from './name-words.js';
+import { inferTypesFromName } from './name-words.js';
 import type { Role } from './role.js';
 import { familyOf, TYPE_TREE, type TypeId } from './type-tree.js';
 
@@ -38,7 +38,7 @@ const OF_NOTES: Readonly<Partial<Record<TypeId, TypeId>>> = {
 };
 
 /** Types of a plugin, the main one first, and how sure the main one is. */
-export interface DecidedTypes {
+export interface TypeDecision {
   readonly types: TypeId[];
   readonly grade: Grade;
 }
@@ -47,7 +47,7 @@ export interface DecidedTypes {
  * The types that the evidence speaks for. The stronger evidence wins: the noun of the name, then a narrow class, then words that usually name a type and
  * that the description or a broad class agrees with, then each of these alone.
  */
-export function decideTypes(gathered: Gathered, role: Role | null): DecidedTypes {
+export function decideTypes(gathered: Gathered, role: Role | null): TypeDecision {
   const { evidence, named } = gathered;
   const own = (type: TypeId): TypeId => (role === 'midi-effect' ? (OF_NOTES[type] ?? type) : type);
   const fits = (type: TypeId): boolean => role === null || TYPE_TREE[own(type)].roles.includes(role);
@@ -58,7 +58,7 @@ export function decideTypes(gathered: Gathered, role: Role | null): DecidedTypes
       .filter((type) => type !== null)
       .filter(fits)
       .map(own);
-  const said = saidByName(named, fits);
+  const said = inferTypesFromName(named, fits);
   const main = said.main === null ? null : own(said.main);
   const likely = said.likely.map(own);
   const declared = mostNamed(from('class', 'declared'));
@@ -73,7 +73,7 @@ export function decideTypes(gathered: Gathered, role: Role | null): DecidedTypes
     // What colours the sound may be a second thing that it is: a "Tape Echo" is tape too.
     ...likely.filter((other) => familyOf(other) === 'colour' && familyOf(type) !== 'colour'),
   ];
-  const result = (type: TypeId, grade: Grade): DecidedTypes => {
+  const result = (type: TypeId, grade: Grade): TypeDecision => {
     const first = inBands(type, named.words);
     return { types: [...new Set([first, ...further(type)])], grade };
   };
@@ -102,7 +102,7 @@ const inBands = (type: TypeId, words: readonly string[]): TypeId =>
   IN_BANDS.has(type) && /\bmulti ?band\b/.test(words.join(' ')) ? 'multiband-dynamics' : type;
 
 /** What is left to say where no word and no class tells: control without sound, and notes that are changed in a way of its own. */
-function byRoleAlone({ builds }: Gathered, role: Role | null): DecidedTypes {
+function byRoleAlone({ builds }: Gathered, role: Role | null): TypeDecision {
   const isSilent = builds.some((build) => build.audioInputs === 0 && build.audioOutputs === 0);
   if (role === 'tool' && isSilent) return { types: ['control-signal'], grade: 'likely' };
   // An instrument that does not say what it is like is a synth: whoever sampled or modelled something names it.

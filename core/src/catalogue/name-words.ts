@@ -49,7 +49,7 @@ export interface Said {
 }
 
 /** What the name says, of the types that `fits` lets through: a word for another role is no noun of this plugin. */
-export function saidByName({ segments }: NameWords, fits: (type: TypeId) => boolean): Said {
+export function inferTypesFromName({ segments }: NameWords, fits: (type: TypeId) => boolean): Said {
   const fitting = segments.map((segment) => segment.filter((one) => fits(one.type)));
   const at = fitting.findIndex((segment) => segment.some((one) => one.grade === 'strong'));
   // Without a noun every segment may hold the word that tells; with one only its own and the head do.

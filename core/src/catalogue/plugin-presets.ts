@@ -1,4 +1,4 @@
-import { PRESET_NAME_LENGTH, type BuildFacts, type PresetFacts } from '../facts/build-facts.js';
+import { MAX_PRESET_NAME_LENGTH, type BuildFacts, type PresetFacts } from '../facts/build-facts.js';
 import type { Format } from '../facts/format.js';
 import { asId, type PresetKey } from '../ids.js';
 import { compareNames, joined } from '../text/words.js';
@@ -74,4 +74,4 @@ export const keptPresetName = (name: string): string =>
   name
     .replace(/[\u0000-\u001f\u007f]+/gu, ' ')
     .trim()
-    .slice(0, PRESET_NAME_LENGTH);
+    .slice(0, MAX_PRESET_NAME_LENGTH);

@@ -23,7 +23,7 @@ const MOST = 4;
  * The plugins that one may be, and that were left apart because that is not sure: the same name by the same vendor under another identifier, or with a
  * vendor that is not known. Cheap for a plugin with a vendor, however many others there are.
  */
-export function possiblySame(one: Comparable, all: readonly Comparable[]): PossiblySame[] {
+export function findPossibleDuplicates(one: Comparable, all: readonly Comparable[]): PossiblySame[] {
   const keys = new Set(keysOf(one));
   const shares = (other: Comparable): boolean => keysOf(other).some((key) => keys.has(key));
   const mayBe = (other: Comparable): boolean =>

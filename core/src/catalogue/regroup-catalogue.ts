@@ -1,7 +1,7 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { BuildGroup, VendorCorrections } from '../identity/group-builds.js';
 import { groupBuilds } from '../identity/group-builds.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import type { PluginId } from '../ids.js';
 import { keepPluginIds } from './scan-difference.js';
 
@@ -33,13 +33,13 @@ export function groupAgain<B extends BuildFacts>(
     for (const build of group.builds) {
       const own = belongingOf(build).hold;
       if (own === undefined) rest.push(build);
-      else addTo(held, own.pluginId, build);
+      else appendToGroup(held, own.pluginId, build);
       if (own?.whole === true) followed.add(own.pluginId);
     }
     const [target] = followed;
     if (followed.size !== 1 || target === undefined) return rest.length === 0 ? [] : [{ ...group, builds: rest }];
     // The group was joined to another as a whole: what arrives later goes the same way.
-    for (const build of rest) addTo(held, target, build);
+    for (const build of rest) appendToGroup(held, target, build);
     return [];
   });
   const ids = keepPluginIds(free, (build) => belongingOf(build).pluginId);

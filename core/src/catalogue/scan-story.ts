@@ -50,7 +50,7 @@ export function scanStory(
 }
 
 /** Of each kind of event so many are kept of a scan: the outcome counts them all. */
-export const MOST_OF_A_KIND = 5000;
+export const MAX_OF_A_KIND = 5000;
 
 /** The events that are kept of a story, in their order. */
 export function keptStory(story: readonly ScanEvent[]): ScanEvent[] {
@@ -58,7 +58,7 @@ export function keptStory(story: readonly ScanEvent[]): ScanEvent[] {
   return story.filter(({ kind }) => {
     const count = (counts.get(kind) ?? 0) + 1;
     counts.set(kind, count);
-    return count <= MOST_OF_A_KIND;
+    return count <= MAX_OF_A_KIND;
   });
 }
 

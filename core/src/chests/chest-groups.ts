@@ -5,7 +5,7 @@ import type { Plugin } from '../catalogue/plugin.js';
 import { ROLE_LABELS, ROLES } from '../catalogue/role.js';
 import type { FamilyId } from '../catalogue/type-tree.js';
 import { FAMILIES, familyOf, TYPE_IDS, TYPE_TREE } from '../catalogue/type-tree.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { compareNames } from '../text/words.js';
 
 /** By what a chest can be worked out from the catalogue. */
@@ -72,7 +72,7 @@ export function byFolder(plugins: readonly Sorted[], depth = 0): Group[] {
   const own = new Map<string, Sorted[]>();
   for (const plugin of plugins)
     for (const name of new Set((plugin.folders ?? []).flatMap((folder) => folder[depth] ?? [])))
-      addTo(own, name, plugin);
+      appendToGroup(own, name, plugin);
   return [...own]
     .sort(([a], [b]) => compareNames(a, b))
     .map(([name, inside]) => {
@@ -114,6 +114,6 @@ function byFamily(plugins: readonly Sorted[]): Group[] {
 /** A group for each vendor that is known. */
 export function byVendor(plugins: readonly Sorted[]): Group[] {
   const vendors = new Map<string, Sorted[]>();
-  for (const plugin of plugins) if (plugin.vendor !== null) addTo(vendors, plugin.vendor, plugin);
+  for (const plugin of plugins) if (plugin.vendor !== null) appendToGroup(vendors, plugin.vendor, plugin);
   return [...vendors].sort(([a], [b]) => compareNames(a, b)).map(([name, own]) => chestGroup(name, own));
 }

@@ -1,5 +1,5 @@
-import { addTo } from '../lists-by-key.js';
-import { atOnce, eachStepwise, findStepwise, type Stepwise } from '../stepwise.js';
+import { appendToGroup } from '../lists-by-key.js';
+import { runToCompletion, eachStepwise, findStepwise, type Stepwise } from '../stepwise.js';
 import { fnv } from '../text/fnv.js';
 import equal from 'fast-deep-equal';
 import { configure } from 'safe-stable-stringify';
@@ -26,13 +26,13 @@ export const inverse = (edits: readonly Edit[]): Edit[] =>
 
 /** The arrangement after the edits; kinds that none of them touches are shared with the old one. */
 export const applyEdits = (state: Arrangement, edits: readonly Edit[]): Arrangement =>
-  edits.length === 0 ? state : atOnce(applyStepwise(state, edits));
+  edits.length === 0 ? state : runToCompletion(applyStepwise(state, edits));
 
 /** The same step by step. */
 export function* applyStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<Arrangement> {
   const result: { -readonly [Kind in RowKind]: ReadonlyMap<string, unknown> } = { ...state };
   const byKind = new Map<RowKind, Edit[]>();
-  for (const edit of edits) addTo(byKind, edit.of, edit);
+  for (const edit of edits) appendToGroup(byKind, edit.of, edit);
   for (const kind of ROW_KINDS) {
     const own = byKind.get(kind);
     if (own === undefined) continue;
@@ -73,7 +73,7 @@ export type RowName = Pick<Edit, 'of' | 'id'>;
  * place in a drawer that the edits take away. Undefined when all fit.
  */
 export const firstConflict = (...args: Parameters<typeof conflictStepwise>): RowName | undefined =>
-  atOnce(conflictStepwise(...args));
+  runToCompletion(conflictStepwise(...args));
 
 /** The same step by step. */
 export function* conflictStepwise(state: Arrangement, edits: readonly Edit[]): Stepwise<RowName | undefined> {
@@ -138,8 +138,8 @@ export function markOf(edits: readonly Edit[]): string {
   return `${String(rows)}-${hash.toString(16)}`;
 }
 
-/** A mark of what edits leave, in their order: two that plan the same, down to each field, get the same mark. See fnv; null is as good as absent. */
-export function* outcomeMark(edits: readonly Edit[]): Stepwise<string> {
+/** Hashes the rows that edits leave, in their order. Two plans with the same results get the same hash. See fnv; null equals absent. */
+export function* hashEditResults(edits: readonly Edit[]): Stepwise<string> {
   let hash = fnv('');
   yield* eachStepwise(edits, ({ of, id, after }) => {
     hash = fnv(id, fnv(of, hash));

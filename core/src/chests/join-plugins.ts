@@ -8,8 +8,8 @@ import type { Aside } from './rows/aside.js';
 import type { Choice } from './rows/choice.js';
 import { entryId } from './rows/entry.js';
 import { neverInId } from './rows/never-in.js';
-import { TAG_LENGTH, type Naming } from './rows/naming.js';
-import { NOTE_LENGTH } from './rows/row-kind.js';
+import { MAX_TAG_LENGTH, type Naming } from './rows/naming.js';
+import { MAX_NOTE_LENGTH } from './rows/row-kind.js';
 import { trayEntryId } from './rows/tray-entry.js';
 
 /**
@@ -130,7 +130,7 @@ function withWordsOf(own: Naming, other: Naming): Naming {
   };
   for (const one of other.tags) tag(one);
   if (own.nickname !== null && other.nickname !== null && own.nickname !== other.nickname) {
-    if (other.nickname.length <= TAG_LENGTH) tag(other.nickname);
+    if (other.nickname.length <= MAX_TAG_LENGTH) tag(other.nickname);
     else lines.push(`also called ${other.nickname}`);
   }
   if (own.stripLabel !== null && other.stripLabel !== null && own.stripLabel !== other.stripLabel)
@@ -139,7 +139,7 @@ function withWordsOf(own: Naming, other: Naming): Naming {
     .filter((line) => line !== null)
     // What a note says already is not said twice.
     .reduce((whole, line) => (`\n${whole}\n`.includes(`\n${line}\n`) ? whole : `${whole}\n${line}`.trimStart()), '')
-    .slice(0, NOTE_LENGTH);
+    .slice(0, MAX_NOTE_LENGTH);
   return {
     id: own.id,
     nickname: own.nickname ?? other.nickname,

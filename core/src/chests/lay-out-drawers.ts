@@ -1,5 +1,5 @@
 import type { ChestId, DrawerId } from '../ids.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Drawer } from './rows/drawer.js';
 import { entryId, type Entry } from './rows/entry.js';
 import { neverInId } from './rows/never-in.js';
@@ -46,7 +46,7 @@ export const layOutDrawers = (
   newDrawerId: () => DrawerId,
 ): Edit[] => {
   const edits: Edit[] = [];
-  atOnce(layOutStepwise(plans, chestId, parentId, newDrawerId, (edit) => edits.push(edit)));
+  runToCompletion(layOutStepwise(plans, chestId, parentId, newDrawerId, (edit) => edits.push(edit)));
   return edits;
 };
 

@@ -6,7 +6,7 @@ import type { Intent } from './intent.js';
 import { newDrawer } from './lay-out-drawers.js';
 import { drawersIn } from './look-up.js';
 import { keysBefore } from './order-keys.js';
-import { itsPlugins, planned, refuse, what, type Planners } from './plan.js';
+import { referencesPlugins, planned, refuse, what, type Planners } from './plan.js';
 import { NO_CHEST } from './plan-chest.js';
 import type { Drawer } from './rows/drawer.js';
 
@@ -23,7 +23,7 @@ export const isLoose = ({ loose }: Pick<Drawer, 'loose'>): boolean => loose === 
 /** Files into a chest itself. */
 export const LOOSE_PLANNERS: Planners<'file-loose'> = {
   'file-loose': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { chestId, id, pluginIds }, nameOf) => {
       const chest = state.chest.get(chestId);
       if (chest === undefined) return refuse(NO_CHEST);

@@ -1,4 +1,4 @@
-import { STRIP_LABEL_LENGTH, TAG_LENGTH } from './rows/naming.js';
+import { MAX_STRIP_LABEL_LENGTH, MAX_TAG_LENGTH } from './rows/naming.js';
 import { fold, wordsOf } from '../text/words.js';
 
 const SHORT_WORDS = new Set('the a an of and for to by with de la le'.split(' '));
@@ -18,7 +18,7 @@ export function proposeStripLabel(name: string): string {
   const noun = words.findLastIndex((word) => !isNumber(word));
   const others = words.filter((word, at) => at !== noun && !isNumber(word)).length;
   const numbers = words.filter(isNumber).reduce((sum, word) => sum + length(word), 0);
-  const room = STRIP_LABEL_LENGTH - (words.length - 1) - numbers;
+  const room = MAX_STRIP_LABEL_LENGTH - (words.length - 1) - numbers;
   const forNoun = Math.max(1, Math.min(others === 0 ? room : NOUN_LENGTH, room - others, length(words[noun] ?? '')));
   const share = others === 0 ? 0 : Math.max(1, Math.floor((room - forNoun) / others));
   let left = Math.max(0, room - forNoun - share * others);
@@ -30,12 +30,12 @@ export function proposeStripLabel(name: string): string {
     left = 0;
     return beginning(word, own);
   });
-  return beginning(fits(cut.join(' ')) ? cut.join(' ') : cut.join(''), STRIP_LABEL_LENGTH);
+  return beginning(fits(cut.join(' ')) ? cut.join(' ') : cut.join(''), MAX_STRIP_LABEL_LENGTH);
 }
 
 const length = (text: string): number => Array.from(text).length;
 const beginning = (text: string, letters: number): string => Array.from(text).slice(0, letters).join('');
-const fits = (text: string): boolean => length(text) <= STRIP_LABEL_LENGTH;
+const fits = (text: string): boolean => length(text) <= MAX_STRIP_LABEL_LENGTH;
 const isNumber = (word: string): boolean => /\d/.test(word) && length(word) <= 5;
 
 /** Tags as typed: parted by commas or line ends, each once whatever its case. */
@@ -46,7 +46,7 @@ export function tagsOf(typed: string): string[] {
     .map((tag) => tag.trim().replace(/\s+/g, ' '))
     .filter((tag) => {
       const key = fold(tag);
-      if (wordsOf(tag).length === 0 || tag.length > TAG_LENGTH || seen.has(key)) return false;
+      if (wordsOf(tag).length === 0 || tag.length > MAX_TAG_LENGTH || seen.has(key)) return false;
       seen.add(key);
       return true;
     });

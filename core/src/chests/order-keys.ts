@@ -1,5 +1,5 @@
 import { generateNKeysBetween } from 'fractional-indexing';
-import { IN_A_STEP, type Stepwise } from '../stepwise.js';
+import { ITEMS_PER_STEP, type Stepwise } from '../stepwise.js';
 import { byOrder } from './look-up.js';
 
 interface Ordered {
@@ -20,7 +20,7 @@ export function keysBefore(siblings: readonly Ordered[], before: string | null, 
 export function* firstKeysStepwise(count: number): Stepwise<string[]> {
   const keys: string[] = [];
   while (keys.length < count) {
-    keys.push(...generateNKeysBetween(keys.at(-1) ?? null, null, Math.min(IN_A_STEP, count - keys.length)));
+    keys.push(...generateNKeysBetween(keys.at(-1) ?? null, null, Math.min(ITEMS_PER_STEP, count - keys.length)));
     yield;
   }
   return keys;

@@ -1,11 +1,11 @@
 import type { Role } from '../catalogue/role.js';
-import { cappedText } from '../facts/caps.js';
+import { truncateText } from '../facts/caps.js';
 import type { PluginId } from '../ids.js';
 import { wordsOf } from '../text/words.js';
-import { ENDING_LENGTH, MOST_ENDINGS } from './rows/file-folder.js';
+import { MAX_ENDING_LENGTH, MAX_ENDINGS } from './rows/file-folder.js';
 import { kindOfName } from './read-own-list.js';
 import type { OwnEntry } from './rows/own-entry.js';
-import { NAME_LENGTH } from './rows/row-kind.js';
+import { MAX_NAME_LENGTH } from './rows/row-kind.js';
 
 /** A file that was found by its ending, and may become an own entry. */
 export interface OtherFile {
@@ -31,14 +31,14 @@ export function fileTitle(inside: string): string {
 }
 
 /** What a word may have at most: an index of the database takes 2,046 bytes (PostgreSQL 15, 12.9). */
-const MOST_OF_A_WORD = 100;
+const MAX_OF_A_WORD = 100;
 
 /** Whole signs alone: half of one is no text. */
-const beginningOf = (word: string): string => word.slice(0, MOST_OF_A_WORD).replace(/[\uD800-\uDBFF]$/, '');
+const beginningOf = (word: string): string => word.slice(0, MAX_OF_A_WORD).replace(/[\uD800-\uDBFF]$/, '');
 
 /** The words by which a file is found, and those of what is typed: of its name, its folders and its ending. */
 export const fileWords = (text: string): string[] => [
-  ...new Set(wordsOf(text).map((word) => (word.length <= MOST_OF_A_WORD ? word : beginningOf(word)))),
+  ...new Set(wordsOf(text).map((word) => (word.length <= MAX_OF_A_WORD ? word : beginningOf(word)))),
 ];
 
 /** The ending of a file in small letters and without the dot; null for none. */
@@ -53,14 +53,14 @@ export function readEndings(typed: string): string[] | null {
     .split(/[\s,;]+/)
     .map((one) => one.replace(/^\*?\.?/, '').toLowerCase())
     .filter((one) => one !== '');
-  const isEnding = (one: string): boolean => one.length <= ENDING_LENGTH && !/[\\/.*?]/.test(one);
-  return endings.every(isEnding) && new Set(endings).size <= MOST_ENDINGS ? [...new Set(endings)] : null;
+  const isEnding = (one: string): boolean => one.length <= MAX_ENDING_LENGTH && !/[\\/.*?]/.test(one);
+  return endings.every(isEnding) && new Set(endings).size <= MAX_ENDINGS ? [...new Set(endings)] : null;
 }
 
 /** A name without blanks around it, and not longer than fits; of a file that is called by blanks alone, its ending. */
 function nameOf(title: string, file: string): string {
-  const name = cappedText(title.trim(), NAME_LENGTH).trim();
-  return name === '' ? cappedText((file.split('.').at(-1) ?? '').trim(), NAME_LENGTH) : name;
+  const name = truncateText(title.trim(), MAX_NAME_LENGTH).trim();
+  return name === '' ? truncateText((file.split('.').at(-1) ?? '').trim(), MAX_NAME_LENGTH) : name;
 }
 
 /** The own entry that a file becomes when it is put somewhere: of the role of its folder, else of what its name tells. */

@@ -9,7 +9,7 @@ import type { ChainPart } from './rows/chain-part.js';
 
 const NO_CHAIN = 'This chain is not there any more. It was deleted in another window; undo there brings it back.';
 /** So many plugins a chain has at most. */
-export const MOST_PARTS = 64;
+export const MAX_PARTS = 64;
 
 /** Chains: kept from slots, renamed, given other parts, deleted with every place that they stand in. */
 export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'arrange-chain' | 'delete-chain'> = {
@@ -19,7 +19,7 @@ export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'arrange-c
       if (state.chain.has(id)) return refuse('This chain has been kept already.');
       const slots = slotIds.flatMap((slot) => state.slot.get(slot) ?? []).filter((slot) => slot.pluginId !== null);
       if (slots.length === 0) return refuse('These slots are empty: there is nothing to keep as a chain.');
-      if (slots.length > MOST_PARTS) return refuse(`A chain has ${String(MOST_PARTS)} plugins at most.`);
+      if (slots.length > MAX_PARTS) return refuse(`A chain has ${String(MAX_PARTS)} plugins at most.`);
       const orders = keysBefore([], null, slots.length);
       const parts = slots.flatMap(({ pluginId, preset, bypass = false }, at): Edit[] => {
         if (pluginId === null) return [];
@@ -47,7 +47,7 @@ export const CHAIN_PLANNERS: Planners<'keep-chain' | 'rename-chain' | 'arrange-c
       const chain = state.chain.get(id);
       if (chain === undefined) return refuse(NO_CHAIN);
       if (parts.length === 0) return refuse('A chain has at least one plugin. Delete the chain instead.');
-      if (parts.length > MOST_PARTS) return refuse(`A chain has ${String(MOST_PARTS)} plugins at most.`);
+      if (parts.length > MAX_PARTS) return refuse(`A chain has ${String(MAX_PARTS)} plugins at most.`);
       if (parts.some(({ item }) => isChain(item))) return refuse('A chain can’t hold another chain.');
       const before = partsOfChain(state, id);
       const orders = keysBefore([], null, parts.length);

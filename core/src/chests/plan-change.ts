@@ -14,7 +14,7 @@ import { LEVEL_PLANNERS } from './plan-level.js';
 import { MERGE_PLANNERS } from './plan-merge.js';
 import { NAME_PLANNERS } from './plan-names.js';
 import { OWN_ENTRY_PLANNERS } from './plan-own-entries.js';
-import { RIGHT_PLANNERS } from './plan-put-right.js';
+import { CORRECTION_PLANNERS } from './plan-put-right.js';
 import { LANE_PLANNERS } from './plan-lanes.js';
 import { SESSION_PLANNERS } from './plan-session.js';
 import { SLOT_PLANNERS } from './plan-slots.js';
@@ -33,7 +33,7 @@ const PLANNERS: Planners<IntentKind> = {
   ...LANE_PLANNERS,
   ...SLOT_PLANNERS,
   ...CHAIN_PLANNERS,
-  ...RIGHT_PLANNERS,
+  ...CORRECTION_PLANNERS,
   ...GROUPING_PLANNERS,
   ...OWN_ENTRY_PLANNERS,
 };
@@ -54,15 +54,15 @@ export function planChange<Kind extends IntentKind>(state: Arrangement, intent: 
   return refusal === null ? plannerOf(intent).plan(state, intent, withNicknames(state, nameOf)) : refuse(refusal);
 }
 
-/** What of the catalogue an intent names. */
-export const namedBy = <Kind extends IntentKind>(intent: Wish<Kind>, state: Arrangement): Named =>
+/** Lists the plugins, builds, files and pictures that an intent refers to. */
+export const findReferences = <Kind extends IntentKind>(intent: Wish<Kind>, state: Arrangement): Named =>
   plannerOf(intent).names(intent, state);
 
 /**
- * Works out what several intents come to that are one act of the hand, each on what the ones before it leave: one change with one inverse, or the
- * refusal of the first that can't be granted.
+ * Plans several intents as one change with one inverse. Each intent is planned on the state that the ones before it leave. Returns the first refusal when an
+ * intent can't be carried out.
  */
-export function planWish(state: Arrangement, intents: readonly Intent[], nameOf: NameOf): Plan {
+export function planIntents(state: Arrangement, intents: readonly Intent[], nameOf: NameOf): Plan {
   const [only] = intents;
   if (intents.length === 1 && only !== undefined) return planChange(state, only, nameOf);
   const labels: string[] = [];

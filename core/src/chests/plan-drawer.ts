@@ -8,7 +8,7 @@ import { drawerAndInner, drawersIn, pathTo } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import { circleWords } from './rule-circles.js';
 import type { Planners } from './plan.js';
-import { UNCHANGED, count, itsPlugins, nothing, planned, refuse } from './plan.js';
+import { UNCHANGED, count, referencesPlugins, nothing, planned, refuse } from './plan.js';
 import { NO_CHEST } from './plan-chest.js';
 import { changed, GONE, passDividerOn } from './plan-level.js';
 
@@ -25,7 +25,7 @@ export const DRAWER_PLANNERS: Planners<
   | 'delete-drawer'
 > = {
   'make-drawer': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, intent, nameOf) => {
       const { id, chestId, parentId, name, rule, pluginIds } = intent;
       if (!state.chest.has(chestId)) return refuse(NO_CHEST);

@@ -10,7 +10,7 @@ import { itemId, itemParts, pluginOfItem } from './item.js';
 import { keysBefore } from './order-keys.js';
 import { group } from './row-groups.js';
 import type { NameOf, Planners } from './plan.js';
-import { UNCHANGED, itsPlugin, itsPlugins, nothing, planned, refuse, what } from './plan.js';
+import { UNCHANGED, referencesPlugin, referencesPlugins, nothing, planned, refuse, what } from './plan.js';
 import { GONE } from './plan-level.js';
 
 const NO_DIVIDER = 'This divider is not there any more. It was removed in another window.';
@@ -31,7 +31,7 @@ export const FILING_PLANNERS: Planners<
   | 'bind-entry'
 > = {
   file: {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { drawerIds, pluginIds }, nameOf) => {
       const drawers = [...new Set(drawerIds)].map((id) => state.drawer.get(id));
       if (drawers.length === 0 || drawers.includes(undefined)) return refuse(GONE);
@@ -49,7 +49,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   place: {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { drawerId, pluginIds, dividerIds, before: neighbour }, nameOf) => {
       const drawer = state.drawer.get(drawerId);
       if (drawer === undefined) return refuse(GONE);
@@ -84,7 +84,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   'take-out': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { drawerId, pluginIds }, nameOf) => {
       const drawer = state.drawer.get(drawerId);
       if (drawer === undefined) return refuse(GONE);
@@ -98,7 +98,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   'take-out-everywhere': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { pluginIds }, nameOf) => {
       const ids = [...new Set(pluginIds)];
       const entries = ids.flatMap((id) => group(state, 'entriesOf', id));
@@ -114,7 +114,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   'never-in': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { drawerId, pluginIds }, nameOf) => {
       const drawer = state.drawer.get(drawerId);
       if (drawer === undefined) return refuse(GONE);
@@ -138,7 +138,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   'decide-by-rule': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { drawerId, pluginIds }, nameOf) => {
       const drawer = state.drawer.get(drawerId);
       if (drawer === undefined) return refuse(GONE);
@@ -217,7 +217,7 @@ export const FILING_PLANNERS: Planners<
   },
 
   'name-entry': {
-    names: itsPlugin,
+    names: referencesPlugin,
     plan: (state, { drawerId, pluginId, name }, nameOf) => {
       const drawer = state.drawer.get(drawerId);
       const before = state.entry.get(entryId(drawerId, pluginId));

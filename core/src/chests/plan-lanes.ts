@@ -13,7 +13,7 @@ import type { Slot, SlotKind } from './rows/slot.js';
 
 const NO_LANE = 'This lane is not there any more. Reload the page to see the session as it is now.';
 /** So many lanes a session has at most. */
-export const MOST_LANES = 64;
+export const MAX_LANES = 64;
 
 /** The kinds of slots of a lane, in order: an instrument track has one for a MIDI effect and one for its instrument before the inserts. */
 export const slotKindsOf = (kind: LaneKind, inserts: number): SlotKind[] => [
@@ -26,7 +26,7 @@ export const instrumentSlotOf = (lane: LaneId): SlotId =>
   asId<SlotId>(`${lane}/${String(slotKindsOf('instrument', 0).indexOf('instrument') + 1)}`);
 
 /** The edits that make a lane with its empty slots. */
-export function layOutLane(wish: NewLane, sessionId: Lane['sessionId'], order: string): Edit[] {
+export function createLaneEdits(wish: NewLane, sessionId: Lane['sessionId'], order: string): Edit[] {
   const { id, kind, name, width = null, inserts } = wish;
   const kinds = slotKindsOf(kind, inserts);
   const orders = keysBefore([], null, kinds.length);
@@ -72,12 +72,12 @@ export const LANE_PLANNERS: Planners<'add-lane' | 'change-lane' | 'move-lane' | 
       if (!state.session.has(sessionId)) return refuse('This session is not there any more. Reload the page.');
       if (state.lane.has(lane.id)) return refuse('This lane has been added already.');
       const lanes = lanesOf(state, sessionId);
-      if (lanes.length >= MOST_LANES) return refuse(`A session has ${String(MOST_LANES)} lanes at most.`);
+      if (lanes.length >= MAX_LANES) return refuse(`A session has ${String(MAX_LANES)} lanes at most.`);
       // Buses and the master stay at the end.
       const rank = (kind: LaneKind): number => (kind === 'master' ? 2 : kind === 'bus' ? 1 : 0);
       const neighbour = lanes.find((one) => rank(one.kind) > rank(lane.kind))?.id ?? null;
       const [order = ''] = keysBefore(lanes, neighbour, 1);
-      return planned(`add the lane ${lane.name}`, layOutLane(lane, sessionId, order));
+      return planned(`add the lane ${lane.name}`, createLaneEdits(lane, sessionId, order));
     },
   },
 
@@ -110,7 +110,7 @@ export const LANE_PLANNERS: Planners<'add-lane' | 'change-lane' | 'move-lane' | 
       if (lane === undefined) return refuse(NO_LANE);
       if (state.lane.has(newId)) return refuse('This lane has been copied already.');
       const lanes = lanesOf(state, lane.sessionId);
-      if (lanes.length >= MOST_LANES) return refuse(`A session has ${String(MOST_LANES)} lanes at most.`);
+      if (lanes.length >= MAX_LANES) return refuse(`A session has ${String(MAX_LANES)} lanes at most.`);
       const next = lanes[lanes.findIndex((one) => one.id === id) + 1]?.id ?? null;
       const [order = ''] = keysBefore(lanes, next, 1);
       const to = { id: newId, sessionId: lane.sessionId, order, name: freeName(lane.name, lanes) };

@@ -9,7 +9,7 @@ import type { NewNames } from './intent.js';
 import type { Naming } from './rows/naming.js';
 import { keysBefore } from './order-keys.js';
 import type { NameOf, Planners } from './plan.js';
-import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
+import { UNCHANGED, referencesPlugins, nothing, planned, refuse, what } from './plan.js';
 import type { Aside } from './rows/aside.js';
 import { asideLabel } from './rows/aside.js';
 
@@ -20,7 +20,7 @@ export const NAME_PLANNERS: Planners<
   'name-plugins' | 'set-aside' | 'bring-back' | 'show-face' | 'keep-search' | 'forget-search' | 'look'
 > = {
   'name-plugins': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { pluginIds, naming }, nameOf) => {
       const known = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
       const edits = known.flatMap((id): Edit[] => {
@@ -53,7 +53,7 @@ export const NAME_PLANNERS: Planners<
   },
 
   'bring-back': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { pluginIds, builds }, nameOf) => {
       const edits = [...pluginIds, ...builds.map((build) => build.id)].flatMap((id) =>
         asideEdits(state, id, null, false),

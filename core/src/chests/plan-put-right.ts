@@ -8,13 +8,13 @@ import type { Edit } from './edit.js';
 import { sameRow } from './edit.js';
 import type { Wish } from './intent.js';
 import type { NameOf, Plan, Planners } from './plan.js';
-import { itsPlugins, nothing, planned, refuse, UNCHANGED, what } from './plan.js';
+import { referencesPlugins, nothing, planned, refuse, UNCHANGED, what } from './plan.js';
 
 /** What the producer puts right: role, type, vendor and preferred build of plugins, the general rule for builds, names of vendors. */
-export const RIGHT_PLANNERS: Planners<
+export const CORRECTION_PLANNERS: Planners<
   'put-right' | 'prefer-build' | 'prefer-builds' | 'keep-build' | 'note-vendor' | 'name-vendor'
 > = {
-  'put-right': { names: itsPlugins, plan: planPutRight },
+  'put-right': { names: referencesPlugins, plan: planPutRight },
   'prefer-build': {
     names: ({ pluginId, buildId }) => ({
       plugins: [pluginId],

@@ -4,14 +4,14 @@ import type { Wish } from './intent.js';
 import { keysBefore } from './order-keys.js';
 import type { Plan, Planners } from './plan.js';
 import { UNCHANGED, nothing, planned, refuse } from './plan.js';
-import { copiedLaneId, copyLane, layOutLane, removeLane } from './plan-lanes.js';
+import { copiedLaneId, copyLane, createLaneEdits, removeLane } from './plan-lanes.js';
 import { group } from './row-groups.js';
 
 export { slotKindsOf } from './plan-lanes.js';
 
 const NO_SESSION = 'This session is not there any more. It was deleted in another window; undo there brings it back.';
 /** So many sessions there are at most. */
-const MOST_SESSIONS = 500;
+const MAX_SESSIONS = 500;
 
 /** Practice sessions: laid out, named, ordered, copied, kept as templates, deleted. */
 export const SESSION_PLANNERS: Planners<
@@ -89,7 +89,7 @@ export const SESSION_PLANNERS: Planners<
 
 function cantAdd(state: Arrangement, id: string): string | null {
   if (state.session.has(id)) return 'This session has been made already.';
-  return state.session.size >= MOST_SESSIONS ? `There are ${String(MOST_SESSIONS)} sessions, which is the most.` : null;
+  return state.session.size >= MAX_SESSIONS ? `There are ${String(MAX_SESSIONS)} sessions, which is the most.` : null;
 }
 
 function planSession(state: Arrangement, { id, name, lanes }: Wish<'make-session'>): Plan {
@@ -98,6 +98,6 @@ function planSession(state: Arrangement, { id, name, lanes }: Wish<'make-session
   const [order = ''] = keysBefore([...state.session.values()], null, 1);
   const laneOrders = keysBefore([], null, lanes.length);
   const edits: Edit[] = [{ of: 'session', id, before: null, after: { id, name, order, template: false } }];
-  lanes.forEach((lane, index) => edits.push(...layOutLane(lane, id, laneOrders[index] ?? '')));
+  lanes.forEach((lane, index) => edits.push(...createLaneEdits(lane, id, laneOrders[index] ?? '')));
   return planned(`new session ${name}`, edits);
 }

@@ -4,12 +4,12 @@ import type { Edit } from './edit.js';
 import { isChain, itemParts } from './item.js';
 import { keysBefore } from './order-keys.js';
 import type { Planners } from './plan.js';
-import { UNCHANGED, itsPlugin, nothing, planned, refuse } from './plan.js';
+import { UNCHANGED, referencesPlugin, nothing, planned, refuse } from './plan.js';
 import type { Slot } from './rows/slot.js';
 
 const NO_SLOT = 'This slot is not there any more. Reload the page to see the session as it is now.';
 /** So many slots a lane has at most. */
-export const MOST_SLOTS = 64;
+export const MAX_SLOTS = 64;
 
 /** A slot with nothing in it. */
 export const EMPTY = { pluginId: null, preset: null, buildId: null, bypass: false } as const;
@@ -28,7 +28,7 @@ export const SLOT_PLANNERS: Planners<
   'load' | 'clear-slot' | 'add-slot' | 'delete-slot' | 'bypass' | 'feed-sidechain' | 'move-slot'
 > = {
   load: {
-    names: itsPlugin,
+    names: referencesPlugin,
     plan: (state, { slotId, pluginId, buildId }, nameOf) => {
       const before = state.slot.get(slotId);
       if (before === undefined) return refuse(NO_SLOT);
@@ -62,7 +62,7 @@ export const SLOT_PLANNERS: Planners<
       if (kind !== 'insert' && lane.kind !== 'instrument')
         return refuse(`${lane.name} is no instrument track: it has inserts alone.`);
       const slots = slotsIn(state, laneId);
-      if (slots.length >= MOST_SLOTS) return refuse(`${lane.name} has ${String(MOST_SLOTS)} slots, which is the most.`);
+      if (slots.length >= MAX_SLOTS) return refuse(`${lane.name} has ${String(MAX_SLOTS)} slots, which is the most.`);
       const neighbour = before ?? firstAfter(slots, kind);
       const [order = ''] = keysBefore(slots, neighbour, 1);
       return planned(`add a slot to ${lane.name}`, [

@@ -9,7 +9,7 @@ import { itemId, itemParts } from './item.js';
 import { trayEntries, trayName } from './look-up.js';
 import { keysBefore } from './order-keys.js';
 import type { Plan, Planners } from './plan.js';
-import { UNCHANGED, itsPlugins, nothing, planned, refuse, what } from './plan.js';
+import { UNCHANGED, referencesPlugins, nothing, planned, refuse, what } from './plan.js';
 
 const off = (entry: TrayEntry): Edit => ({ of: 'trayEntry', id: entry.id, before: entry, after: null });
 
@@ -25,7 +25,7 @@ export const TRAY_PLANNERS: Planners<
   | 'swap-trays'
 > = {
   'tray-on': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { tray, pluginIds }, nameOf) => {
       const fresh = [...new Set(pluginIds)].filter(
         (id) => nameOf(id) !== undefined && !state.trayEntry.has(trayEntryId(tray, id)),
@@ -42,7 +42,7 @@ export const TRAY_PLANNERS: Planners<
   },
 
   'tray-off': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { tray, pluginIds }, nameOf) => {
       const edits = [...new Set(pluginIds)]
         .map((pluginId) => state.trayEntry.get(trayEntryId(tray, pluginId)))
@@ -54,7 +54,7 @@ export const TRAY_PLANNERS: Planners<
   },
 
   'place-on-tray': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { tray, pluginIds, before: neighbour }, nameOf) => {
       const moved = [...new Set(pluginIds)].filter((id) => nameOf(id) !== undefined);
       if (neighbour !== null && moved.includes(neighbour)) return refuse(UNCHANGED);
@@ -72,7 +72,7 @@ export const TRAY_PLANNERS: Planners<
   },
 
   'clear-trays': {
-    names: itsPlugins,
+    names: referencesPlugins,
     plan: (state, { trays, pluginIds }, nameOf) => {
       const wanted = pluginIds === null ? null : new Set<ItemId>(pluginIds);
       const edits = trays.flatMap((tray) =>

@@ -33,15 +33,15 @@ export type Planners<Kinds extends IntentKind> = { readonly [Kind in Kinds]: Pla
 
 /** Wishes that name nothing of the catalogue. */
 export const nothing = (): Named => ({});
-/** Wishes that name the plugins that they are about. */
-export const itsPlugins = ({ pluginIds }: { readonly pluginIds: readonly ItemId[] | null }): Named => ({
+/** For intents that refer to a list of plugins. */
+export const referencesPlugins = ({ pluginIds }: { readonly pluginIds: readonly ItemId[] | null }): Named => ({
   // Worked out when they are asked for: of many, their names may be at hand.
   get plugins() {
     return pluginsOfItems(pluginIds ?? []);
   },
 });
 /** Wishes that name one plugin. */
-export const itsPlugin = ({ pluginId }: { readonly pluginId: ItemId }): Named => ({
+export const referencesPlugin = ({ pluginId }: { readonly pluginId: ItemId }): Named => ({
   plugins: [pluginOfItem(pluginId)],
 });
 

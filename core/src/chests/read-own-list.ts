@@ -2,9 +2,9 @@ import { workOutKind } from '../catalogue/kind.js';
 import { ROLE_LABELS, ROLES, type Role } from '../catalogue/role.js';
 import { typesNamed } from '../catalogue/type-synonyms.js';
 import { TYPE_TREE, type TypeId } from '../catalogue/type-tree.js';
-import { cappedText } from '../facts/caps.js';
+import { truncateText } from '../facts/caps.js';
 import { fold } from '../text/words.js';
-import { NAME_LENGTH } from './rows/row-kind.js';
+import { MAX_NAME_LENGTH } from './rows/row-kind.js';
 
 /** An own entry as it is proposed from a line of a pasted list. */
 export interface ProposedEntry {
@@ -38,7 +38,7 @@ export function readOwnList(text: string, most: number): ProposedEntry[] {
 function readLine(line: string, kindNamed: KindNamed): ProposedEntry | null {
   const bare = line.replace(BULLET, '');
   const separator = SEPARATORS.find((one) => bare.includes(one)) ?? ',';
-  const [first = '', ...more] = bare.split(separator).map((part) => cappedText(part.trim(), NAME_LENGTH));
+  const [first = '', ...more] = bare.split(separator).map((part) => truncateText(part.trim(), MAX_NAME_LENGTH));
   if (first === '') return null;
   const said = more.filter((part) => part !== '');
   const kinds = said.map(kindNamed);

@@ -1,5 +1,5 @@
 import type { Arrangement, RowKind, Rows } from './arrangement.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { eachStepwise, type Stepwise } from '../stepwise.js';
 import { itemId } from './item.js';
 
@@ -68,7 +68,7 @@ export function groupsOf<Name extends GroupingName>(
   let own = groups.get(name);
   if (own === undefined) {
     const made = new Map<string, Ordered[]>();
-    for (const row of rows.values()) addTo(made, key(row as never), row);
+    for (const row of rows.values()) appendToGroup(made, key(row as never), row);
     for (const list of made.values()) list.sort(byOrder);
     groups.set(name, (own = made));
   }
@@ -98,7 +98,7 @@ export function* carryGroups(before: object, after: object, kind: RowKind, edits
     const arriving = new Map<string, Ordered[]>();
     const leaving = new Set<string>();
     yield* eachStepwise(standing, ({ after: row }) => {
-      if (row !== null) addTo(arriving, key(row as never), row as Ordered);
+      if (row !== null) appendToGroup(arriving, key(row as never), row as Ordered);
     });
     yield* eachStepwise(edits, (edit) => {
       if (edit.before === null) return;

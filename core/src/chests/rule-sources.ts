@@ -8,7 +8,7 @@ import { asideLabel } from './rows/aside.js';
 import type { LaneWidth } from './rows/lane.js';
 import { asId, type DrawerId, type ItemId, type PluginId } from '../ids.js';
 import { conditionOf } from '../rules/rule.js';
-import { speaksOfItems, type RuleChange } from '../rules/rule-book.js';
+import { testsItemKind, type RuleChange } from '../rules/rule-book.js';
 import type { RuleFacts } from '../rules/rule-facts.js';
 import { termsOf, type Condition } from '../rules/condition.js';
 import type { Arrangement } from './arrangement.js';
@@ -100,7 +100,7 @@ export function askedByRules({ drawer }: Pick<Arrangement, 'drawer'>): {
   readonly presets: boolean;
 } {
   const conditions = [...drawer.values()].flatMap(({ rule }) => (rule === null ? [] : (conditionOf(rule) ?? [])));
-  return { traits: conditions.some(needsTraits), presets: conditions.some(speaksOfItems) };
+  return { traits: conditions.some(needsTraits), presets: conditions.some(testsItemKind) };
 }
 
 /** The drawers whose rules look at one of some others. */
@@ -115,7 +115,7 @@ export function drawersLookingAt({ drawer }: Pick<Arrangement, 'drawer'>, ids: R
 }
 
 /** Where what rules ask is found. */
-export interface RuleSources<P extends Askable = Askable> {
+export interface RuleEvaluationInput<P extends Askable = Askable> {
   readonly state: Pick<Arrangement, 'drawer' | 'entry' | 'neverIn' | 'trayEntry'>;
   readonly items: ReadonlyMap<ItemId, P>;
   readonly traits: ReadonlyMap<PluginId, Traits>;
@@ -125,7 +125,7 @@ export interface RuleSources<P extends Askable = Askable> {
 }
 
 /** All that rules can ask of an item. */
-export function ruleFactsOf(item: Askable, { state, traits }: RuleSources): RuleFacts {
+export function ruleFactsOf(item: Askable, { state, traits }: RuleEvaluationInput): RuleFacts {
   const full = state as Arrangement;
   const { pluginId, preset } = itemParts(item.id);
   const there = (item.builds ?? []).filter((build) => build.found);
@@ -192,8 +192,8 @@ function namesOf({ name, givenName = name, calledToo = NOTHING }: Askable): read
 
 /** What has to be told to a book of rules after something changed; `before` null for a book of nothing. Unreadable rules take nothing. */
 export function ruleChange(
-  before: RuleSources | null,
-  after: RuleSources,
+  before: RuleEvaluationInput | null,
+  after: RuleEvaluationInput,
 ): RuleChange & { readonly ids: readonly ItemId[] } {
   const rules: (readonly [string, Condition])[] = [];
   const unruled: string[] = [];
@@ -222,7 +222,7 @@ export function ruleChange(
 }
 
 /** The items of which something changed that a rule may ask. */
-function touched(before: RuleSources | null, after: RuleSources): ItemId[] {
+function touched(before: RuleEvaluationInput | null, after: RuleEvaluationInput): ItemId[] {
   const isAsked = (id: ItemId): boolean => {
     const item = after.items.get(id);
     return item !== undefined && (after.presets || (item.preset == null && !isChain(id)));
@@ -252,7 +252,7 @@ const WHERE = [
 ] as const;
 
 /** All that rules can ask of an item, by its id; undefined when it is not there. */
-export const factsIn = (sources: RuleSources, id: ItemId): RuleFacts | undefined => {
+export const factsIn = (sources: RuleEvaluationInput, id: ItemId): RuleFacts | undefined => {
   const item = sources.items.get(id);
   return item === undefined ? undefined : ruleFactsOf(item, sources);
 };

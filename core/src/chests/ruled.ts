@@ -1,8 +1,8 @@
 import type { DrawerId, ItemId } from '../ids.js';
 import { RuleBook } from '../rules/rule-book.js';
 import type { RuleFacts } from '../rules/rule-facts.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
-import { factsIn, ruleChange, type RuleSources } from './rule-sources.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
+import { factsIn, ruleChange, type RuleEvaluationInput } from './rule-sources.js';
 import { whyTaken } from './why-ruled.js';
 
 /** What rules take, drawer by drawer. The same list as long as it is the same. */
@@ -17,10 +17,10 @@ const NOTHING: readonly never[] = [];
 export const NOTHING_RULED: Ruled = { taken: () => NOTHING, why: () => '' };
 
 /** Asks all rules of all items at once. */
-export const ruledOf = (sources: RuleSources): Ruled => atOnce(ruledStepwise(sources));
+export const ruledOf = (sources: RuleEvaluationInput): Ruled => runToCompletion(evaluateRulesStepwise(sources));
 
 /** The same step by step. */
-export function* ruledStepwise(sources: RuleSources): Stepwise<Ruled> {
+export function* evaluateRulesStepwise(sources: RuleEvaluationInput): Stepwise<Ruled> {
   const book = new RuleBook();
   const { ids, ...change } = ruleChange(null, sources);
   yield;

@@ -80,14 +80,14 @@ const DEMO_WORDS = new Set(['demo', 'trial', 'eval', 'evaluation', 'lite', 'unre
 /** A vendor's plugins that call themselves demo or trial; with `all`, every plugin of the vendor. */
 export const demosOf = (plugins: readonly AsidePlugin[], vendor: string, all: boolean): AsideWish => ({
   pluginIds: plugins
-    .filter((plugin) => plugin.vendor === vendor && (all || callsItselfDemo(plugin)))
+    .filter((plugin) => plugin.vendor === vendor && (all || isLabelledDemo(plugin)))
     .map((plugin) => plugin.id),
   builds: [],
   reason: 'demo',
 });
 
 /** Whether a plugin says of itself that it is not the whole thing. */
-export function callsItselfDemo({
+export function isLabelledDemo({
   name,
   builds,
 }: Pick<AsidePlugin, 'name'> & { readonly builds: readonly Pick<AsideBuild, 'version' | 'path'>[] }): boolean {

@@ -4,7 +4,7 @@ import { preferenceOrder, STANDARD_PREFERENCE, type Preference } from '../catalo
 import type { Role } from '../catalogue/role.js';
 import type { TypeId } from '../catalogue/type-tree.js';
 import type { ItemId, PluginId } from '../ids.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
 import type { Arrangement } from './arrangement.js';
 import { asidesOf } from './asides.js';
 import { GENERAL_PREFERENCE } from './rows/preference.js';
@@ -72,7 +72,7 @@ const remembered = new WeakMap<object, Remembered>();
 export const withChoices = <B extends Ranked, P extends Choosable<B>>(
   plugins: readonly P[],
   state: ChoosingRows,
-): (P & Chosen)[] => atOnce(withChoicesStepwise<B, P>(plugins, state));
+): (P & Chosen)[] => runToCompletion(withChoicesStepwise<B, P>(plugins, state));
 
 /** The same step by step. */
 export function* withChoicesStepwise<B extends Ranked, P extends Choosable<B>>(

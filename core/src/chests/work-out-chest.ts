@@ -108,7 +108,7 @@ function partsOf(plugins: readonly Sorted[], most: number, by: InnerBasis): Grou
   return all.length > 1 ? all : byLetters(plugins, most);
 }
 
-const MOST_LETTERS = 14;
+const MAX_LETTERS = 14;
 
 /** Even stretches of the alphabet, named after their first and last letters. */
 function byLetters(plugins: readonly Sorted[], most: number): Group[] {
@@ -121,7 +121,7 @@ function byLetters(plugins: readonly Sorted[], most: number): Group[] {
       const [first, last] = [own[0], own.at(-1)];
       let name = '';
       // As few letters as tell both ends, and this stretch from the others, apart.
-      for (let letters = 2; letters <= MOST_LETTERS; letters++) {
+      for (let letters = 2; letters <= MAX_LETTERS; letters++) {
         name = `${beginning(first, letters)}–${beginning(last, letters)}`;
         if (!taken.has(name) && (own.length === 1 || beginning(first, letters) !== beginning(last, letters))) break;
       }

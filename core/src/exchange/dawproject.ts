@@ -3,7 +3,7 @@ import { DOMImplementation, DOMParser, XMLSerializer, type Document, type Elemen
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Format } from '../facts/format.js';
 import type { LaneKind } from '../chests/rows/lane.js';
-import { NAME_LENGTH } from '../chests/rows/row-kind.js';
+import { MAX_NAME_LENGTH } from '../chests/rows/row-kind.js';
 import type { SlotKind } from '../chests/rows/slot.js';
 import { asId, type PluginId } from '../ids.js';
 import type { PluginReference } from './arrangement-document.js';
@@ -219,7 +219,7 @@ function tracksOf(structure: Element): Element[] {
 }
 
 const nameOf = (name: string | null, otherwise: string): string =>
-  (name ?? '').trim().slice(0, NAME_LENGTH) || otherwise;
+  (name ?? '').trim().slice(0, MAX_NAME_LENGTH) || otherwise;
 
 function referenceOf(device: Element, format: DeviceFormat): PluginReference | null {
   const identifier = (device.getAttribute('deviceID') ?? '').slice(0, 500);

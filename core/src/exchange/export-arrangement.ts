@@ -15,10 +15,10 @@ import { documentedFields } from '../chests/rows/row-kind.js';
 import { TRAYS } from '../chests/rows/tray-entry.js';
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { ruleAsText } from '../rules/rule.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
 import type {
   ArrangedPlugin,
   ArrangementDocument,
@@ -40,7 +40,7 @@ export interface Exported {
 
 /** Writes chests, drawers, rules, trays, kept searches and the producer's own words for plugins and presets. Practice sessions and pictures are not part of it. */
 export const exportArrangement = (...args: Parameters<typeof exportStepwise>): ArrangementDocument =>
-  atOnce(exportStepwise(...args));
+  runToCompletion(exportStepwise(...args));
 
 /** The same step by step. */
 export function* exportStepwise(
@@ -139,7 +139,7 @@ function namedPresets(state: Arrangement): NamedPresets {
     const { pluginId, preset } = itemParts(naming.id);
     if (preset === null) continue;
     const own = { preset: bankAndName(preset), naming: documentedFields(NAMING, naming) };
-    addTo(named, pluginId, own);
+    appendToGroup(named, pluginId, own);
   }
   return named;
 }

@@ -8,7 +8,7 @@ import { keysBefore } from '../chests/order-keys.js';
 import type { Drawer } from '../chests/rows/drawer.js';
 import { entryId } from '../chests/rows/entry.js';
 import type { ChestId, DrawerId } from '../ids.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { eachStepwise, type Stepwise } from '../stepwise.js';
 import { fold } from '../text/words.js';
 
@@ -27,7 +27,7 @@ export function* fillUp(
   const present = drawersIn(state, chestId, parentId);
   // Of several of one name each is filled by one of its namesakes, in their order.
   const byName = new Map<string, Drawer[]>();
-  for (const one of present) addTo(byName, sameAs(one), one);
+  for (const one of present) appendToGroup(byName, sameAs(one), one);
   const fresh: DrawerPlan[] = [];
   for (const plan of plans) {
     const same = byName.get(sameAs(plan))?.shift();

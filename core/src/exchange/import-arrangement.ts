@@ -15,7 +15,7 @@ import type { Format } from '../facts/format.js';
 import type { ChainId, ChestId, DrawerId, ItemId, PluginId } from '../ids.js';
 import { namedDrawers } from '../rules/drawer-names.js';
 import { typedRule } from '../rules/rule.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
 import { fold } from '../text/words.js';
 import type {
   ArrangementDocument,
@@ -38,7 +38,7 @@ export interface ImportPlan {
 
 /** Finds a plugin of the catalogue by its own id, else by the identifier of one of its builds. */
 export const matchReferences = (...args: Parameters<typeof matchStepwise>): Map<PluginId, PluginId> =>
-  atOnce(matchStepwise(...args));
+  runToCompletion(matchStepwise(...args));
 
 function* matchStepwise(
   references: readonly PluginReference[],
@@ -67,7 +67,8 @@ function* matchStepwise(
  * reasons taken where there are none; nothing is replaced. The same document a second time comes to nothing.
  * A plugin that can't be matched keeps its own id and its places, so that it is there when it is installed.
  */
-export const planImport = (...args: Parameters<typeof importStepwise>): ImportPlan => atOnce(importStepwise(...args));
+export const planImport = (...args: Parameters<typeof importStepwise>): ImportPlan =>
+  runToCompletion(importStepwise(...args));
 
 /** The same step by step. */
 export function* importStepwise(

@@ -125,7 +125,7 @@ export type AnyArrangementDocument =
   | FirstArrangementDocument;
 
 /** A document of any version in the newest form. */
-export function newestForm(document: AnyArrangementDocument): ArrangementDocument {
+export function upgradeDocument(document: AnyArrangementDocument): ArrangementDocument {
   if (document.schema === ARRANGEMENT_SCHEMA) return document;
   if (document.schema === 'clever-drawer/arrangement/7') return fromSeventh(document);
   return fromSeventh(fromSixth(sixthForm(document)));

@@ -10,7 +10,7 @@ export interface OscMessage {
 }
 
 /** The most bytes of a message that is read or written: what fits into one datagram. */
-export const MOST_BYTES = 60_000;
+export const MAX_BYTES = 60_000;
 
 const encoder = new TextEncoder();
 const padded = (length: number): number => (length + 4) & ~3;
@@ -48,7 +48,7 @@ export function oscBytes({ address, arguments: given }: OscMessage): Uint8Array 
 
 /** Reads a message of strings and numbers; null for anything else, whatever it is. Never throws. */
 export function readOsc(bytes: Uint8Array): OscMessage | null {
-  if (bytes.length > MOST_BYTES || bytes.length % 4 !== 0) return null;
+  if (bytes.length > MAX_BYTES || bytes.length % 4 !== 0) return null;
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = 0;
   const text = (): string | null => {

@@ -1,4 +1,4 @@
-import { NAME_LENGTH } from '../chests/rows/row-kind.js';
+import { MAX_NAME_LENGTH } from '../chests/rows/row-kind.js';
 import { bankAndName, presetKey } from '../catalogue/plugin-presets.js';
 import type { Arrangement } from '../chests/arrangement.js';
 import { slotsIn } from '../chests/chains.js';
@@ -128,7 +128,7 @@ export function planBringSession(
 function freeName(name: string, taken: readonly string[]): string {
   for (let number = 1; ; number++) {
     const suffix = number === 1 ? '' : ` (${String(number)})`;
-    const free = name.slice(0, NAME_LENGTH - suffix.length) + suffix;
+    const free = name.slice(0, MAX_NAME_LENGTH - suffix.length) + suffix;
     if (!taken.includes(free)) return free;
   }
 }

@@ -1,5 +1,5 @@
 import type { AskState, BuildFacts, Told } from './build-facts.js';
-import { overlay, type PORTS, PRESET_NAME_LENGTH, PRESETS_KEPT, type PresetFacts } from './build-facts.js';
+import { overlay, type PORTS, MAX_PRESET_NAME_LENGTH, PRESETS_KEPT, type PresetFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import type { LeftOutReason } from './left-out.js';
 import type { Reading } from './place.js';
@@ -66,7 +66,7 @@ function withPrograms(facts: BuildFacts, programs: readonly string[]): BuildFact
   if (programs.length < 2) return facts;
   const presetList = programs.slice(0, PRESETS_KEPT).map((name, index): PresetFacts => ({
     key: `program ${String(index + 1)}`,
-    name: name.slice(0, PRESET_NAME_LENGTH),
+    name: name.slice(0, MAX_PRESET_NAME_LENGTH),
     bank: null,
   }));
   return { ...facts, presets: programs.length, presetList, sources: { ...facts.sources, presets: 'asked' } };

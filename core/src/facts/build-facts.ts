@@ -53,7 +53,7 @@ export interface PresetFacts {
 /** The most presets of a build that are kept by name; more are counted. */
 export const PRESETS_KEPT = 10_000;
 /** The most characters of the name of a preset or bank that are kept. */
-export const PRESET_NAME_LENGTH = 200;
+export const MAX_PRESET_NAME_LENGTH = 200;
 
 /** What one installed build says of itself. Unknown is null, never a guess; an empty list means: declares none. */
 export interface BuildFacts {

@@ -61,7 +61,7 @@ export interface Reading {
 }
 
 /** A description (manifest, plist, moduleinfo) larger than this is not one. 8 MiB. */
-export const DESCRIPTION_LIMIT = 8 * 1024 * 1024;
+export const MAX_DESCRIPTION_BYTES = 8 * 1024 * 1024;
 
 export const NOTHING: Reading = { builds: [], faults: [] };
 

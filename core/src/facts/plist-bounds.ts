@@ -1,10 +1,10 @@
 import { Fields } from './binary/bytes.js';
 
 const TRAILER = 32;
-const MOST_OBJECTS = 20_000;
+const MAX_OBJECTS = 20_000;
 /** Objects that it may come to once whatever is referred to twice is there twice. */
-const MOST_WHOLE = 50_000;
-const MOST_DEPTH = 100;
+const MAX_WHOLE = 50_000;
+const MAX_DEPTH = 100;
 const KIND = { array: 0xa, set: 0xc, dictionary: 0xd };
 
 /** Why a binary property list is not read; null when it is as small as any that plugins carry. */
@@ -22,14 +22,14 @@ export function tooMuchInBinaryPlist(bytes: Uint8Array): TooMuch {
   const [offsetSize, refSize] = [head >> 8, head & 0xff];
   const [objects, top, tableAt] = [trailer.u64(8), trailer.u64(16), trailer.u64(24)];
   if (![1, 2, 3, 4, 8].includes(offsetSize) || ![1, 2, 3, 4, 8].includes(refSize)) return 'its trailer is damaged';
-  if (objects > MOST_OBJECTS) return `it holds more than ${String(MOST_OBJECTS)} objects`;
+  if (objects > MAX_OBJECTS) return `it holds more than ${String(MAX_OBJECTS)} objects`;
   if (top >= objects || tableAt + objects * offsetSize > bytes.length - TRAILER) return 'its trailer is damaged';
   const number = (at: number, size: number): number => {
     let value = 0;
     for (let index = 0; index < size; index++) value = value * 256 + (bytes[at + index] ?? 0);
     return value;
   };
-  let budget = MOST_WHOLE;
+  let budget = MAX_WHOLE;
   /** What an object refers to. */
   const refsOf = (object: number): number[] => {
     const at = number(tableAt + object * offsetSize, offsetSize);
@@ -53,12 +53,12 @@ export function tooMuchInBinaryPlist(bytes: Uint8Array): TooMuch {
   const wholeOf = (object: number, depth: number): number => {
     const before = known.get(object);
     if (before !== undefined) return before;
-    if (object >= objects || open.has(object) || depth > MOST_DEPTH) throw new RangeError('too much');
+    if (object >= objects || open.has(object) || depth > MAX_DEPTH) throw new RangeError('too much');
     open.add(object);
     let whole = 1;
     for (const one of refsOf(object)) whole += wholeOf(one, depth + 1);
     open.delete(object);
-    if (whole > MOST_WHOLE) throw new RangeError('too much');
+    if (whole > MAX_WHOLE) throw new RangeError('too much');
     known.set(object, whole);
     return whole;
   };

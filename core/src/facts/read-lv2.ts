@@ -3,7 +3,7 @@ import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import { readBinary } from './binary/read-binary.js';
 import type { FoundPreset, Place, ProjectMaker, Reading } from './place.js';
-import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
+import { decodeText, MAX_DESCRIPTION_BYTES, stem } from './place.js';
 import { partsOf } from './read-binary-file.js';
 import { BRAND, Graph, RDF_TYPE } from './turtle.js';
 
@@ -47,7 +47,7 @@ export async function readLv2(place: Place): Promise<Reading> {
   const load = async (inside: string): Promise<boolean> => {
     if (loaded.has(inside)) return true;
     loaded.add(inside);
-    const bytes = await place.whole(inside, DESCRIPTION_LIMIT);
+    const bytes = await place.whole(inside, MAX_DESCRIPTION_BYTES);
     if (!bytes.ok) {
       faults.push(bytes.fault);
       return false;
@@ -202,7 +202,7 @@ async function architecturesOf(graph: Graph, uri: string, place: Place, faults: 
   return header?.architectures ?? [];
 }
 
-const MOST_PROJECT_FILES = 20;
+const MAX_PROJECT_FILES = 20;
 
 /** Files that describe a project, which plugins of other bundles may belong to. */
 async function filesOfProjects(graph: Graph, place: Place): Promise<string[]> {
@@ -213,10 +213,10 @@ async function filesOfProjects(graph: Graph, place: Place): Promise<string[]> {
       if (file !== null && /\.ttl$/i.test(file)) files.add(file);
     }
   }
-  return [...files].slice(0, MOST_PROJECT_FILES);
+  return [...files].slice(0, MAX_PROJECT_FILES);
 }
 
-const MOST_PRESET_FILES = 500;
+const MAX_PRESET_FILES = 500;
 
 /** Files that describe presets which the manifest gives no name: one bundle may hold a file for each preset, so their number has a limit. */
 async function filesOfNamelessPresets(graph: Graph, place: Place): Promise<string[]> {
@@ -228,7 +228,7 @@ async function filesOfNamelessPresets(graph: Graph, place: Place): Promise<strin
       if (file !== null && /\.ttl$/i.test(file)) files.add(file);
     }
   }
-  return [...files].slice(0, MOST_PRESET_FILES);
+  return [...files].slice(0, MAX_PRESET_FILES);
 }
 
 function presetsOf(graph: Graph): FoundPreset[] {

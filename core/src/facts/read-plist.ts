@@ -8,14 +8,14 @@ import { decodeText } from './place.js';
 import { tooMuchInBinaryPlist } from './plist-bounds.js';
 
 /** A property list larger than this is not one of a plugin: those have some kilobytes (common practice), and XML is slow to read. */
-const PLIST_LIMIT = 512 * 1024;
+const MAX_PLIST_BYTES = 512 * 1024;
 /** Elements of XML; the library takes half a second for so many. */
-const MOST_ELEMENTS = 20_000;
+const MAX_ELEMENTS = 20_000;
 
 function tooMuchInXml(bytes: Uint8Array): string | null {
   let elements = 0;
   for (const byte of bytes) if (byte === OPENS) elements++;
-  return elements > 2 * MOST_ELEMENTS ? `it holds more than ${String(MOST_ELEMENTS)} elements` : null;
+  return elements > 2 * MAX_ELEMENTS ? `it holds more than ${String(MAX_ELEMENTS)} elements` : null;
 }
 const OPENS = '<'.charCodeAt(0);
 
@@ -80,7 +80,7 @@ export function plistDictionaries(dictionary: PlistDictionary, key: string): Pli
 export async function bundlePlist(place: Place): Promise<{ plist: PlistDictionary | null; faults: Fault[] }> {
   const inside = 'Contents/Info.plist';
   if ((await place.size(inside)) === null) return { plist: null, faults: [] };
-  const bytes = await place.whole(inside, PLIST_LIMIT);
+  const bytes = await place.whole(inside, MAX_PLIST_BYTES);
   if (!bytes.ok) return { plist: null, faults: [bytes.fault] };
   const parsed = parsePlist(bytes.value, `${place.path}/${inside}`);
   return parsed.ok ? { plist: parsed.value, faults: [] } : { plist: null, faults: [parsed.fault] };

@@ -1,5 +1,5 @@
 import type { FoundPreset, Place, Reading } from './place.js';
-import { DESCRIPTION_LIMIT, NOTHING, stem } from './place.js';
+import { MAX_DESCRIPTION_BYTES, NOTHING, stem } from './place.js';
 import { parsePlist, plistText } from './read-plist.js';
 
 const VST3_HEADER = 40;
@@ -21,7 +21,7 @@ export async function readVst3Preset(place: Place): Promise<Reading> {
 
 /** Reads an .aupreset: a property list with type, subtype and manufacturer as numbers of four characters. Memory of the AU class info keys. */
 export async function readAuPreset(place: Place): Promise<Reading> {
-  const bytes = await place.whole('', DESCRIPTION_LIMIT);
+  const bytes = await place.whole('', MAX_DESCRIPTION_BYTES);
   if (!bytes.ok) return { builds: [], faults: [bytes.fault] };
   const plist = parsePlist(bytes.value, place.path);
   if (!plist.ok) return { builds: [], faults: [{ ...plist.fault, code: 'preset-broken' }] };

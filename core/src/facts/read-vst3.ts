@@ -3,7 +3,7 @@ import type { BuildFacts } from './build-facts.js';
 import { overlay, unknownFacts } from './build-facts.js';
 import type { Fault } from './fault.js';
 import type { Place, Reading } from './place.js';
-import { decodeText, DESCRIPTION_LIMIT, stem } from './place.js';
+import { decodeText, MAX_DESCRIPTION_BYTES, stem } from './place.js';
 import type { BinaryFacts } from './binary/binary-facts.js';
 import { askableOf, headerOf, isFault, overlayVersionStrings, readBinaryFile } from './read-binary-file.js';
 import { overlayBundlePlist } from './read-mac-bundle.js';
@@ -81,7 +81,7 @@ function withPictures(build: BuildFacts, names: readonly string[]): BuildFacts {
 async function moduleInfo(place: Place): Promise<{ json: Json | null; faults: Fault[] }> {
   for (const inside of MODULE_INFO) {
     if ((await place.size(inside)) === null) continue;
-    const bytes = await place.whole(inside, DESCRIPTION_LIMIT);
+    const bytes = await place.whole(inside, MAX_DESCRIPTION_BYTES);
     if (!bytes.ok) return { json: null, faults: [bytes.fault] };
     const path = `${place.path}/${inside}`;
     try {

@@ -1,12 +1,12 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
 import { asId } from '../ids.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { joined } from '../text/words.js';
 import { ITEM_MARK } from './item-mark.js';
 import { differentOnes } from './different-ones.js';
 import type { Known } from './known-build.js';
-import { completedNames, isCut, linked } from './links.js';
+import { completedNames, isCut, linked } from './link-builds.js';
 import { compare, mostFrequent } from './most-frequent.js';
 import { productName } from './product-name.js';
 import { shownNames, type Draft } from './shown-names.js';
@@ -121,7 +121,7 @@ function vendorNames(known: readonly Known[], corrections: VendorCorrections): R
   const spellings = new Map<string, string[]>();
   for (const { vendor, vendorKey: key } of known) {
     if (vendor === null || key === null) continue;
-    addTo(spellings, key, vendor);
+    appendToGroup(spellings, key, vendor);
   }
   const names = new Map([...spellings].map(([key, own]) => [key, mostFrequent(own, plainest) ?? key]));
   for (const { key, name } of corrections.values()) if (names.has(key)) names.set(key, name);

@@ -1,6 +1,6 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import { utf8Length } from '../text/utf8-length.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { fold, joined, wordsOf } from '../text/words.js';
 import { UNIQUE_IDENTIFIERS } from './build-key.js';
 import type { Known } from './known-build.js';
@@ -35,7 +35,7 @@ export function linked<B extends BuildFacts>(
   const groups = new Map<string, Known<B>[]>();
   known.forEach((one, index) => {
     const key = sets.find(keys[index] ?? '');
-    addTo(groups, key, one);
+    appendToGroup(groups, key, one);
   });
   return groups;
 }
@@ -140,7 +140,7 @@ export function completedNames<B extends BuildFacts>(known: readonly Known<B>[])
   const cut = known.filter(({ given }) => isCut(given) || isCut(`${given} `));
   if (cut.length === 0) return [...known];
   const byVendor = new Map<string, Named<B>[]>();
-  for (const of of known) addTo(byVendor, of.vendorKey ?? '', { text: joined(of.name.withTagline), of });
+  for (const of of known) appendToGroup(byVendor, of.vendorKey ?? '', { text: joined(of.name.withTagline), of });
   const all = inOrder([...byVendor.values()].flat());
   for (const [vendor, own] of byVendor) byVendor.set(vendor, inOrder(own));
   const kinOf = (vendor: string | null): (readonly Named<B>[])[] =>

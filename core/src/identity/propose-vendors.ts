@@ -1,5 +1,5 @@
-import { addTo } from '../lists-by-key.js';
-import { atOnce, eachStepwise, type Stepwise } from '../stepwise.js';
+import { appendToGroup } from '../lists-by-key.js';
+import { runToCompletion, eachStepwise, type Stepwise } from '../stepwise.js';
 import { slipOf } from '../text/one-edit.js';
 import { fold } from '../text/words.js';
 import { GENERAL_WORDS, vendorKey, withoutAddresses } from './vendor-name.js';
@@ -25,11 +25,11 @@ export interface VendorProposal {
 const SHORTEST_FOR_SLIP = 6;
 
 /** Of vendors that begin alike so many pairs are looked at for a slip of the hand: those of a thousand. Among more, one letter apart says little. */
-const MOST_PAIRS = 500_000;
+const MAX_PAIRS = 500_000;
 
 /** Vendors that may be one: the name of one and a general word, the same address, the same surname and initial, or one slip of the hand. Each vendor is proposed once. */
 export const proposeVendors = (vendors: readonly ListedVendor[]): VendorProposal[] =>
-  atOnce(proposeVendorsStepwise(vendors));
+  runToCompletion(proposeVendorsStepwise(vendors));
 
 /** The same step by step. */
 export function* proposeVendorsStepwise(vendors: readonly ListedVendor[]): Stepwise<VendorProposal[]> {
@@ -62,7 +62,7 @@ function* proposeSlips(
     const keys: string[] = [];
     yield* eachStepwise(own, (one) => keys.push(vendorKey(one.name) ?? ''));
     for (const [at, one] of own.entries()) {
-      for (let next = at + 1; next < own.length && pairs < MOST_PAIRS; next++, pairs++)
+      for (let next = at + 1; next < own.length && pairs < MAX_PAIRS; next++, pairs++)
         if (isSlip(keys[at] ?? '', keys[next] ?? '')) propose(one, own[next] as ListedVendor);
       yield;
     }
@@ -75,7 +75,7 @@ function* grouped(
 ): Stepwise<Map<string, ListedVendor[]>> {
   const groups = new Map<string, ListedVendor[]>();
   yield* eachStepwise(vendors, (one) => {
-    for (const key of new Set(keysOf(one))) if (key !== '') addTo(groups, key, one);
+    for (const key of new Set(keysOf(one))) if (key !== '') appendToGroup(groups, key, one);
   });
   return groups;
 }

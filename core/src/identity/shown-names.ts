@@ -1,9 +1,9 @@
 import type { BuildFacts } from '../facts/build-facts.js';
 import type { PluginId } from '../ids.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { joined } from '../text/words.js';
 import type { Known } from './known-build.js';
-import { isCut } from './links.js';
+import { isCut } from './link-builds.js';
 import { mostFrequent } from './most-frequent.js';
 import type { ProductName } from './product-name.js';
 
@@ -76,7 +76,7 @@ const keyOf = ({ vendorKey }: Draft, name: string): string => `${vendorKey ?? ''
 function alike(drafts: readonly Draft[], names: readonly string[]): number[][] {
   const groups = new Map<string, number[]>();
   drafts.forEach((draft, index) => {
-    addTo(groups, keyOf(draft, names[index] ?? ''), index);
+    appendToGroup(groups, keyOf(draft, names[index] ?? ''), index);
   });
   return [...groups.values()].filter((group) => group.length > 1);
 }

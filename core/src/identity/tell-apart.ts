@@ -1,6 +1,6 @@
 /** What tells plugins of one name apart where lists show the name alone. */
 import type { PluginId } from '../ids.js';
-import { addTo } from '../lists-by-key.js';
+import { appendToGroup } from '../lists-by-key.js';
 import { joined } from '../text/words.js';
 
 /** A plugin as far as it may be taken for another one. */
@@ -42,7 +42,7 @@ const WAYS: readonly ((plugin: NamedPlugin) => string)[] = [
 /** For each plugin that shares its name with another one, what tells it apart. Names are compared without case, accents and punctuation. */
 export function tellApart(plugins: readonly NamedPlugin[]): ReadonlyMap<PluginId, string> {
   const groups = new Map<string, NamedPlugin[]>();
-  for (const plugin of plugins) addTo(groups, joined(plugin.name), plugin);
+  for (const plugin of plugins) appendToGroup(groups, joined(plugin.name), plugin);
   const result = new Map<PluginId, string>();
   for (const group of groups.values()) {
     if (group.length < 2) continue;

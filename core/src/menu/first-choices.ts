@@ -12,9 +12,9 @@ export interface FirstChoices {
 }
 
 /** So many of them at most carry a digit. */
-export const MOST_CHOICES = 9;
-const MOST_USUAL = 4;
-const MOST_RECENT = 3;
+export const MAX_CHOICES = 9;
+const MAX_USUAL = 4;
+const MAX_RECENT = 3;
 
 /** The first choices at a place, nine at most. `fits` leaves out what does not go there; `now` in milliseconds since 1970. */
 export function firstChoices(
@@ -36,7 +36,7 @@ export function firstChoices(
   const all = usualAt(uses, spot, now, typeOf, present);
   const usual = all
     .filter(({ item, times }) => times >= HABIT && fits(item))
-    .slice(0, MOST_USUAL)
+    .slice(0, MAX_USUAL)
     .map(({ item }) => item);
   const told = new Set(usual);
   const fresh = (items: readonly ItemId[], most: number): ItemId[] => {
@@ -44,7 +44,7 @@ export function firstChoices(
     for (const item of own) told.add(item);
     return own;
   };
-  const recent = fresh(recentOf(uses), MOST_RECENT);
+  const recent = fresh(recentOf(uses), MAX_RECENT);
   const scores = new Map(all.map(({ item, score }) => [item, score]));
-  return { usual, recent, scores, favourites: fresh(favourites, MOST_CHOICES - usual.length - recent.length) };
+  return { usual, recent, scores, favourites: fresh(favourites, MAX_CHOICES - usual.length - recent.length) };
 }

@@ -13,7 +13,7 @@ interface WordColumn {
   readonly holders: Postings;
 }
 
-const MOST_KEPT = 4000;
+const MAX_KEPT = 4000;
 
 /** A maker has many plugins, and so has a folder: what is read again and again is cut once. */
 const repeats = (field: TextField): boolean =>
@@ -46,7 +46,7 @@ export class RuleColumns {
     const key = Object.values(term).join('\u0000') + (term.kind === 'recent' ? world.today : '');
     let bits = this.answers.get(key);
     if (bits === undefined) {
-      if (this.answers.size >= MOST_KEPT) this.answers.clear();
+      if (this.answers.size >= MAX_KEPT) this.answers.clear();
       this.answers.set(key, (bits = term.kind === 'words' ? this.answerWords(term) : this.answerEach(term, world)));
     }
     return bits;

@@ -1,5 +1,5 @@
 /** What a rule asks, as a tree: the form that is evaluated, printed, put into words and changed part by part. */
-import type { AskedGrade, DateField, Flag, NumberField, TextField, ValueField } from './fields.js';
+import type { MinimumGrade, DateField, Flag, NumberField, TextField, ValueField } from './fields.js';
 
 /** How words are met: as whole words, the last one perhaps only begun; as whole words; or anywhere inside. */
 export const MATCHES = ['begun', 'whole', 'inside'] as const;
@@ -18,7 +18,7 @@ export interface ValueTerm {
   readonly kind: 'value';
   readonly field: ValueField;
   readonly value: string;
-  readonly grade: AskedGrade | null;
+  readonly grade: MinimumGrade | null;
 }
 /** The ways in which numbers and days compare. */
 export const COMPARISONS = ['=', '<', '<=', '>', '>='] as const;

@@ -1,5 +1,5 @@
 /** How a rule speaks of drawers and trays: kept by id and number, written by name. */
-export interface DrawerNames {
+export interface DrawerNameResolver {
   /** The names of all drawers that can be named. */
   readonly all: readonly string[];
   /** The drawer of a name; null when none is called so. */
@@ -13,7 +13,7 @@ export interface DrawerNames {
 const KEPT = '#';
 
 /** For rules as they are kept: a drawer stands there with its id, so that it may be renamed. */
-export const KEPT_DRAWERS: DrawerNames = {
+export const KEPT_DRAWERS: DrawerNameResolver = {
   all: [],
   find: (name) => (name.startsWith(KEPT) ? name.slice(KEPT.length) : null),
   nameOf: (id) => KEPT + id,
@@ -21,13 +21,18 @@ export const KEPT_DRAWERS: DrawerNames = {
 };
 
 /** For rules of elsewhere: whatever a drawer is called there, it may be here. */
-export const ANY_DRAWERS: DrawerNames = { all: [], find: (name) => name, nameOf: (id) => id, trayOf: () => null };
+export const ANY_DRAWERS: DrawerNameResolver = {
+  all: [],
+  find: (name) => name,
+  nameOf: (id) => id,
+  trayOf: () => null,
+};
 
 /** Drawers under their names, without regard to case and kinds of blanks; of several that are called alike the first. */
 export function namedDrawers(
   drawers: readonly { readonly id: string; readonly name: string }[],
   trays: readonly { readonly tray: number; readonly name: string }[] = [],
-): DrawerNames {
+): DrawerNameResolver {
   const trayByName = new Map([...trays].reverse().map(({ tray, name }) => [plain(name), tray]));
   const byId = new Map(drawers.map(({ id, name }) => [id, name]));
   const byName = new Map([...drawers].reverse().map(({ id, name }) => [plain(name), id]));

@@ -12,7 +12,7 @@ import type {
   WordsTerm,
 } from './condition.js';
 import { cut, flat, isNumber } from './cut.js';
-import { isAtLeast, type Flag, type TextField } from './fields.js';
+import { isGradeAtLeast, type Flag, type TextField } from './fields.js';
 import type { RuleFacts } from './rule-facts.js';
 
 /** What a rule looks at besides the plugin: the day it is, and what other drawers hold. */
@@ -83,14 +83,14 @@ export function textsOf(facts: RuleFacts, field: TextField): readonly string[] {
 export const TEXT_FIELDS = ['name', 'vendor', 'tag', 'description', 'preset'] as const satisfies readonly TextField[];
 
 // Texts are cut once, however many rules look at them; the few words of rules as well.
-const MOST_KEPT = 20_000;
+const MAX_KEPT = 20_000;
 const cutTexts = new Map<string, readonly string[]>();
 const flatTexts = new Map<string, string>();
 
 function kept<Value>(store: Map<string, Value>, text: string, work: (text: string) => Value): Value {
   let value = store.get(text);
   if (value === undefined) {
-    if (store.size >= MOST_KEPT) store.clear();
+    if (store.size >= MAX_KEPT) store.clear();
     store.set(text, (value = work(text)));
   }
   return value;
@@ -121,14 +121,15 @@ const isMet = (word: string, part: string, match: 'begun' | 'whole'): boolean =>
 function hasValue(facts: RuleFacts, { field, value, grade }: ValueTerm): boolean {
   switch (field) {
     case 'role':
-      return facts.role === value && (grade === null || isAtLeast(facts.roleGrade, grade));
+      return facts.role === value && (grade === null || isGradeAtLeast(facts.roleGrade, grade));
     case 'type':
       return (
-        (facts.types as readonly string[]).includes(value) && (grade === null || isAtLeast(facts.typeGrade, grade))
+        (facts.types as readonly string[]).includes(value) && (grade === null || isGradeAtLeast(facts.typeGrade, grade))
       );
     case 'family':
       return (
-        facts.types.some((type) => familyOf(type) === value) && (grade === null || isAtLeast(facts.typeGrade, grade))
+        facts.types.some((type) => familyOf(type) === value) &&
+        (grade === null || isGradeAtLeast(facts.typeGrade, grade))
       );
     case 'format':
       return (facts.formats as readonly string[]).includes(value);

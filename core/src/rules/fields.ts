@@ -139,16 +139,17 @@ export const isField = (name: string): name is Field => Object.hasOwn(FIELDS, na
 /** The grades that a rule can ask for at least, the surest first, with their words. */
 export const ASKED_GRADES = ['chosen', 'declared', 'strong', 'likely'] as const satisfies readonly Grade[];
 /** A grade that a rule can ask for at least. */
-export type AskedGrade = (typeof ASKED_GRADES)[number];
+export type MinimumGrade = (typeof ASKED_GRADES)[number];
 /** How sure it must be, in words. */
-export const GRADE_LABELS: Readonly<Record<AskedGrade, string>> = {
+export const GRADE_LABELS: Readonly<Record<MinimumGrade, string>> = {
   chosen: 'put right by hand',
   declared: 'at least declared',
   strong: 'at least strong',
   likely: 'at least likely',
 };
 /** Whether a grade is at least the asked one. */
-export const isAtLeast = (grade: Grade, asked: AskedGrade): boolean => GRADES.indexOf(grade) <= GRADES.indexOf(asked);
+export const isGradeAtLeast = (grade: Grade, asked: MinimumGrade): boolean =>
+  GRADES.indexOf(grade) <= GRADES.indexOf(asked);
 
 /** How a value is called; the value itself where the field has no such value any more. */
 export function valueLabel(field: ValueField | 'is', of: string): string {

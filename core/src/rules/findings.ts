@@ -172,7 +172,7 @@ export function withTaken({ takes, joined, leavesOut }: Sentence, part: Conditio
   return ofSentence({ takes: [...before, part], joined: 'any', leavesOut });
 }
 /** The rule that leaves one thing more out. */
-export const withLeftOut = (sentence: Sentence, part: Condition): Condition | null =>
+export const withExclusion = (sentence: Sentence, part: Condition): Condition | null =>
   ofSentence({ ...sentence, leavesOut: [...sentence.leavesOut, part] });
 
 function wrongIn(
@@ -196,7 +196,7 @@ function wrongIn(
       // Left out by its type only where that takes nothing else along.
       const isClean = all.every((at) => facts[at] !== undefined && isStrange(facts[at]));
       const term: Term = { kind: 'value', field: 'type', value: type, grade: null };
-      return { type, items, rule: isClean ? withLeftOut(sentence, term) : null };
+      return { type, items, rule: isClean ? withExclusion(sentence, term) : null };
     })
     .sort(largestFirst);
 }

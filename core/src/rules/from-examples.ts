@@ -13,9 +13,9 @@ export interface ProposedRule {
   readonly lacks: readonly ItemId[];
 }
 
-const MOST_PROPOSED = 5;
-const MOST_TERMS = 6;
-const MOST_CANDIDATES = 240;
+const MAX_PROPOSED = 5;
+const MAX_TERMS = 6;
+const MAX_CANDIDATES = 240;
 /** A rule is proposed when it takes so many of the examples at least, and adds no more than so many times as many. */
 const WORTH = { covered: 0.8, added: 1 };
 
@@ -52,7 +52,7 @@ export function rulesFromExamples(book: RuleBook, examples: readonly ItemId[]): 
   const whole = single.filter((one) => one.covered === total).sort((a, b) => a.added - b.added);
   const found = [
     ...whole,
-    ...pairsOf(whole.slice(0, MOST_TERMS)).map(([a, b]) => measured(several('all', [a.condition, b.condition]))),
+    ...pairsOf(whole.slice(0, MAX_TERMS)).map(([a, b]) => measured(several('all', [a.condition, b.condition]))),
     ...joined(single, wanted, facts.length).map(measured),
   ];
   const seen = new Set<string>();
@@ -65,7 +65,7 @@ export function rulesFromExamples(book: RuleBook, examples: readonly ItemId[]): 
     .sort(
       (a, b) => termsOf(a.condition).length - termsOf(b.condition).length || b.covered - a.covered || a.added - b.added,
     )
-    .slice(0, MOST_PROPOSED)
+    .slice(0, MAX_PROPOSED)
     .map(({ condition, bits }) => ({
       condition,
       adds: numbersIn(bits).flatMap((at) => (hasBit(wanted, at) ? [] : (facts[at]?.id ?? []))),
@@ -102,7 +102,7 @@ function candidateTerms(examples: readonly RuleFacts[]): Term[] {
   return [...counts.values()]
     .filter((one) => one.count >= fewest)
     .sort((a, b) => b.count - a.count)
-    .slice(0, MOST_CANDIDATES)
+    .slice(0, MAX_CANDIDATES)
     .map((one) => one.term);
 }
 
@@ -114,7 +114,7 @@ function joined(single: readonly Candidate[], wanted: Bits, size: number): Condi
   const rules: Condition[] = [];
   const chosen: Condition[] = [];
   const covered = bitsFor(size);
-  while (chosen.length < MOST_TERMS) {
+  while (chosen.length < MAX_TERMS) {
     let best: { readonly candidate: Candidate; readonly gain: number } | null = null;
     for (const candidate of single) {
       const fresh = candidate.bits.map((word, at) => word & ~(covered[at] ?? 0));

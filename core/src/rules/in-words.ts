@@ -1,10 +1,10 @@
 /** Rules as people say them: on fronts, for reasons, for the parts of a sentence. */
 import { isTerm, several, type Comparison, type Condition, type Term } from './condition.js';
-import type { DrawerNames } from './drawer-names.js';
+import type { DrawerNameResolver } from './drawer-names.js';
 import { FIELDS, GRADE_LABELS, valueLabel, type Flag } from './fields.js';
 
 /** A part of a rule: what is asked, and the value of it ("type", "reverb"). */
-export interface PartWords {
+export interface ConditionLabel {
   readonly asks: string;
   readonly value: string;
 }
@@ -28,7 +28,7 @@ const BY_DAY: Readonly<Record<Comparison, string>> = {
 const HAD: ReadonlySet<Flag> = new Set<Flag>(['sidechain', 'notes-in', 'notes-out']);
 
 /** A term in two parts: "word" and "hall", "type" and "reverb, at least likely". */
-export function partWords(term: Term, drawers: DrawerNames): PartWords {
+export function partWords(term: Term, drawers: DrawerNameResolver): ConditionLabel {
   switch (term.kind) {
     case 'words': {
       const asks = term.field === 'name' ? 'word' : FIELDS[term.field].label;
@@ -88,7 +88,7 @@ export function ofSentence({ takes, joined, leavesOut }: Sentence): Condition | 
 }
 
 /** A rule in words, as it stands on a front: "hall or plate in the name, or type reverb; not role tool". */
-export function conditionInWords(condition: Condition, drawers: DrawerNames): string {
+export function conditionInWords(condition: Condition, drawers: DrawerNameResolver): string {
   const { takes, joined, leavesOut } = sentenceOf(condition);
   const taken = joinedWords(takes, joined, drawers);
   const left = joinedWords(leavesOut, 'any', drawers);
@@ -96,7 +96,7 @@ export function conditionInWords(condition: Condition, drawers: DrawerNames): st
   return taken === '' ? `everything but ${left}` : `${taken}; not ${left}`;
 }
 
-function joinedWords(parts: readonly Condition[], joined: 'any' | 'all', drawers: DrawerNames): string {
+function joinedWords(parts: readonly Condition[], joined: 'any' | 'all', drawers: DrawerNameResolver): string {
   const joiner = joined === 'any' ? ' or ' : ' and ';
   const isWord = (one: Condition): boolean => one.kind === 'words' && one.field === 'name';
   const words = parts.filter(isWord).flatMap((one) => (isTerm(one) ? partWords(one, drawers).value : []));
@@ -106,7 +106,7 @@ function joinedWords(parts: readonly Condition[], joined: 'any' | 'all', drawers
   return all.length > 1 && words.length > 1 ? all.join(`,${joiner}`) : listed(all, joiner);
 }
 
-function partInWords(one: Condition, drawers: DrawerNames): string {
+function partInWords(one: Condition, drawers: DrawerNameResolver): string {
   if (isTerm(one)) {
     const { asks, value } = partWords(one, drawers);
     return `${asks} ${value}`;

@@ -1,21 +1,21 @@
 import type { Condition, Term, WordsTerm } from './condition.js';
 import { isTerm } from './condition.js';
-import type { DrawerNames } from './drawer-names.js';
+import type { DrawerNameResolver } from './drawer-names.js';
 
 /** A rule as text, in one form only: read again it is the same rule. A drawer that is gone keeps its id. */
-export function printRule(condition: Condition, drawers: DrawerNames): string {
+export function printRule(condition: Condition, drawers: DrawerNameResolver): string {
   if (isTerm(condition)) return printTerm(condition, drawers);
   if (condition.kind === 'not') return `NOT ${inner(condition.of, drawers)}`;
   return condition.of.map((one) => inner(one, drawers)).join(condition.kind === 'any' ? ' OR ' : ' AND ');
 }
 
 /** In parentheses when it is several. */
-const inner = (condition: Condition, drawers: DrawerNames): string =>
+const inner = (condition: Condition, drawers: DrawerNameResolver): string =>
   condition.kind === 'any' || condition.kind === 'all'
     ? `(${printRule(condition, drawers)})`
     : printRule(condition, drawers);
 
-function printTerm(term: Term, drawers: DrawerNames): string {
+function printTerm(term: Term, drawers: DrawerNameResolver): string {
   switch (term.kind) {
     case 'words':
       return printWords(term);

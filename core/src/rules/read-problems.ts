@@ -10,7 +10,7 @@ export interface RuleProblem {
   readonly words: string;
   readonly proposal: string | null;
 }
-const MOST_NAMED = 8;
+const MAX_NAMED = 8;
 
 /** What may be written after a field. */
 export function expected(name: Field): string {
@@ -21,8 +21,8 @@ export function expected(name: Field): string {
     case 'value':
     case 'flag': {
       const values = spec.values.map((one) => one.value);
-      const more = values.length > MOST_NAMED ? ` … (${String(values.length)} in all)` : '';
-      return `one of ${values.slice(0, MOST_NAMED).join(', ')}${more}`;
+      const more = values.length > MAX_NAMED ? ` … (${String(values.length)} in all)` : '';
+      return `one of ${values.slice(0, MAX_NAMED).join(', ')}${more}`;
     }
     case 'number':
       return name === 'version' ? 'a version such as 2.1 or >=2' : 'a number such as 3, >3 or <=3';

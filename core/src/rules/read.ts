@@ -14,7 +14,7 @@ import {
   FIELD_NAMES,
   FIELDS,
   isField,
-  type AskedGrade,
+  type MinimumGrade,
   type Field,
   type FieldValue,
   type Flag,
@@ -24,7 +24,7 @@ import { typesNamed } from '../catalogue/type-synonyms.js';
 import { parse } from './grammar.generated.js';
 import { exampleOf, expected, nearest, problemOf, type RuleProblem } from './read-problems.js';
 import { quote } from './print.js';
-import { trimmedDrawer, type DrawerNames } from './drawer-names.js';
+import { trimmedDrawer, type DrawerNameResolver } from './drawer-names.js';
 
 /** A rule that was read, or what is wrong with it. */
 export type ReadRule =
@@ -62,7 +62,7 @@ const wrong = (at: number, to: number, words: string, proposal: string | null = 
  * and a comma before NOT leave out. The grammar stands in grammar.peggy. `drawers` finds drawers by what they are called. Never throws; takes a time
  * in proportion to the length.
  */
-export function readRule(typed: string, drawers: DrawerNames): ReadRule {
+export function readRule(typed: string, drawers: DrawerNameResolver): ReadRule {
   try {
     const { characters, terms, depth } = RULE_LIMITS;
     if (typed.length > characters)
@@ -104,7 +104,7 @@ function checkNesting(typed: string): void {
   }
 }
 
-function meant(raw: Raw, drawers: DrawerNames): Condition {
+function meant(raw: Raw, drawers: DrawerNameResolver): Condition {
   switch (raw.is) {
     case 'group':
       return meant(raw.of, drawers);
@@ -129,7 +129,7 @@ function meant(raw: Raw, drawers: DrawerNames): Condition {
 function ofList(
   takes: readonly Raw[],
   tails: readonly { leavesOut: boolean; of: Raw[] }[],
-  drawers: DrawerNames,
+  drawers: DrawerNameResolver,
 ): Condition {
   const taken: Condition[] = [];
   const besides: Condition[] = [];
@@ -170,7 +170,7 @@ function wordsTerm(field: TextField, text: string, quoted: boolean, { at, to }: 
   return { kind: 'words', field, words: said, match };
 }
 
-function asked(raw: RawAsk, drawers: DrawerNames): Term {
+function asked(raw: RawAsk, drawers: DrawerNameResolver): Term {
   const { name, at, to } = raw;
   if (!isField(name)) {
     const near = nearest(name, FIELD_NAMES);
@@ -194,7 +194,7 @@ const isGraded = (name: Field): boolean => {
   return spec.kind === 'value' && spec.graded;
 };
 
-function termOf(name: Field, raw: RawAsk, drawers: DrawerNames): Term {
+function termOf(name: Field, raw: RawAsk, drawers: DrawerNameResolver): Term {
   const { at, to } = raw;
   const spec = FIELDS[name];
   const value = unescaped(raw.value, raw.quoted);
@@ -258,7 +258,7 @@ function known(name: Field, value: string, values: readonly FieldValue[], { at, 
   );
 }
 
-function gradeOf({ grade, to }: RawAsk): AskedGrade | null {
+function gradeOf({ grade, to }: RawAsk): MinimumGrade | null {
   if (grade === null) return null;
   const found = ASKED_GRADES.find((one) => one === grade);
   const near = nearest(grade, ASKED_GRADES);

@@ -1,5 +1,5 @@
 import type { ItemId } from '../ids.js';
-import { atOnce, type Stepwise } from '../stepwise.js';
+import { runToCompletion, type Stepwise } from '../stepwise.js';
 import { bitsFor, clearBit, hasBit, join, numbersIn, setBit, type Bits } from './bits.js';
 import { RuleColumns } from './columns.js';
 import { termsOf, type Condition } from './condition.js';
@@ -33,7 +33,7 @@ export interface RuleChange {
 }
 
 // Beyond so many plugins that were looked at one by one since, the columns are made anew when a whole rule is asked.
-const MOST_CHANGED = 16;
+const MAX_CHANGED = 16;
 
 /**
  * What every clever drawer's rule takes, kept per rule and plugin: a changed plugin is asked by all rules, a changed rule asks all plugins, and nothing
@@ -56,7 +56,7 @@ export class RuleBook {
 
   /** Takes changes in; the drawers whose contents by rule have changed. */
   change(change: RuleChange): string[] {
-    return atOnce(this.changeStepwise(change));
+    return runToCompletion(this.changeStepwise(change));
   }
 
   /** The same step by step. Nothing is to be asked of the book before the last one. */
@@ -81,7 +81,7 @@ export class RuleBook {
     const wholly = new Set(unruled);
     const changed: string[] = [...unruled];
     // A few are asked one by one; when many have changed, everything is asked by columns.
-    const many = touched.length * MOST_CHANGED > this.facts.length;
+    const many = touched.length * MAX_CHANGED > this.facts.length;
     for (const drawer of this.order) {
       const ruling = this.rules.get(drawer);
       if (ruling === undefined) continue;
@@ -222,7 +222,7 @@ export class RuleBook {
   }
 
   private answer(condition: Condition): Bits {
-    if (this.columns === null || this.stale.size * MOST_CHANGED > this.facts.length) {
+    if (this.columns === null || this.stale.size * MAX_CHANGED > this.facts.length) {
       this.columns = new RuleColumns([...this.facts]);
       this.stale.clear();
     }
@@ -230,7 +230,7 @@ export class RuleBook {
       this.columns.answer(condition, this.world, (id) => this.inDrawer(id)),
       this.facts.length,
     );
-    if (this.presets.size > 0 && !speaksOfItems(condition)) for (const at of this.presets) clearBit(bits, at);
+    if (this.presets.size > 0 && !testsItemKind(condition)) for (const at of this.presets) clearBit(bits, at);
     for (const at of this.stale) (this.isTaken(null, condition, at) ? setBit : clearBit)(bits, at);
     for (const at of this.goneOnes) clearBit(bits, at);
     return bits;
@@ -254,11 +254,11 @@ function mark(set: Set<number>, at: number, isIn: boolean): void {
 
 /** A rule takes plugins; presets only when it speaks of items. */
 const isAskedFor = (condition: Condition, facts: RuleFacts): boolean =>
-  facts.item === 'plugin' || speaksOfItems(condition);
+  facts.item === 'plugin' || testsItemKind(condition);
 
 const spoken = new WeakMap<Condition, boolean>();
 /** Whether a condition asks what an item is, so that it may take presets. */
-export function speaksOfItems(condition: Condition): boolean {
+export function testsItemKind(condition: Condition): boolean {
   let known = spoken.get(condition);
   if (known === undefined) {
     known = termsOf(condition).some((term) => term.kind === 'value' && term.field === 'item');

@@ -6,7 +6,7 @@ import { foldedWords } from '../text/words.js';
 import { singularsOf } from '../text/singulars.js';
 import { quote } from './print.js';
 import { FIELD_NAMES } from './fields.js';
-import type { DrawerNames } from './drawer-names.js';
+import type { DrawerNameResolver } from './drawer-names.js';
 
 /** A proposal: what it says, and the whole rule with it. */
 export interface RuleHint {
@@ -38,7 +38,7 @@ const EVERYDAY: Readonly<Record<string, string>> = {
 };
 
 /** The first proposal for what was typed; null where it says what it seems to say. Never throws. */
-export function ruleHint(typed: string, drawers: DrawerNames): RuleHint | null {
+export function ruleHint(typed: string, drawers: DrawerNameResolver): RuleHint | null {
   return comparedHint(typed) ?? joinedHint(typed) ?? excludedHint(typed) ?? wordHint(typed, drawers);
 }
 
@@ -87,7 +87,7 @@ function excludedHint(typed: string): RuleHint | null {
 }
 
 /** Words alone that name a type, a family, a role, a tray or a drawer: "guitar amps", "favourites". */
-function wordHint(typed: string, drawers: DrawerNames): RuleHint | null {
+function wordHint(typed: string, drawers: DrawerNameResolver): RuleHint | null {
   const found: string[] = [];
   const rule = outsideQuotes(typed, (text) =>
     text.replace(/(?:(?!\bbut\b)[^,;()])+/gi, (part) => {
@@ -103,7 +103,7 @@ function wordHint(typed: string, drawers: DrawerNames): RuleHint | null {
   return found.length === 0 || rule === typed ? null : { words: `To find all of that: “${rule}”.`, rule };
 }
 
-function fieldFor(words: string, drawers: DrawerNames): string | null {
+function fieldFor(words: string, drawers: DrawerNameResolver): string | null {
   const plain = foldedWords(words).join(' ');
   if (Object.hasOwn(EVERYDAY, plain)) return EVERYDAY[plain] ?? null;
   const tray = drawers.trayOf(words);

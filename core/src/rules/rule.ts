@@ -1,5 +1,5 @@
 import { several, type Condition } from './condition.js';
-import { KEPT_DRAWERS, type DrawerNames } from './drawer-names.js';
+import { KEPT_DRAWERS, type DrawerNameResolver } from './drawer-names.js';
 import { conditionInWords } from './in-words.js';
 import { printRule } from './print.js';
 import { readRule } from './read.js';
@@ -30,7 +30,7 @@ export type TypedRule =
   | { readonly ok: false; readonly problem: RuleProblem };
 
 /** Reads what was typed as a rule. */
-export function typedRule(typed: string, drawers: DrawerNames): TypedRule {
+export function typedRule(typed: string, drawers: DrawerNameResolver): TypedRule {
   const read = readRule(typed, drawers);
   return read.ok ? { ...read, rule: ruleOf(read.condition) } : read;
 }
@@ -59,7 +59,7 @@ const ofKeywords = ({ words }: KeywordRule): Condition =>
   );
 
 /** The rule as text, with drawers by their names. */
-export function ruleAsText(rule: Rule, drawers: DrawerNames): string {
+export function ruleAsText(rule: Rule, drawers: DrawerNameResolver): string {
   const condition = conditionOf(rule);
   return condition === null && rule.kind === 'written'
     ? rule.text
@@ -69,7 +69,7 @@ export function ruleAsText(rule: Rule, drawers: DrawerNames): string {
 }
 
 /** The rule in words, as it stands under a drawer's label: "eq or filter in the name". */
-export function ruleInWords(rule: Rule, drawers: DrawerNames): string {
+export function ruleInWords(rule: Rule, drawers: DrawerNameResolver): string {
   const condition = conditionOf(rule);
   return condition === null ? 'a rule that can’t be read' : conditionInWords(condition, drawers);
 }

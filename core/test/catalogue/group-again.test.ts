@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { groupAgain, type Belonging } from '../../src/catalogue/group-again';
+import { groupAgain, type Belonging } from '../../src/catalogue/regroup-catalogue';
 import { scanDifference, type KnownBuild } from '../../src/catalogue/scan-difference';
 import { scanStory } from '../../src/catalogue/scan-story';
 import type { BuildFacts } from '../../src/facts/build-facts';

@@ -1,6 +1,6 @@
 /** Grouping over several computers: it hangs on no order, and a plugin keeps what was said of it when a further computer knows more. */
 import fc from 'fast-check';
-import { groupAgain } from '../../src/catalogue/group-again';
+import { groupAgain } from '../../src/catalogue/regroup-catalogue';
 import { whereTo } from '../../src/catalogue/where-to';
 import type { BuildFacts } from '../../src/facts/build-facts';
 import { groupBuilds } from '../../src/identity/group-builds';

@@ -1,5 +1,5 @@
 import { bankOfFile, keptPresetName, presetKey, presetsOf } from '../../src/catalogue/plugin-presets';
-import { PRESET_NAME_LENGTH } from '../../src/facts/build-facts';
+import { MAX_PRESET_NAME_LENGTH } from '../../src/facts/build-facts';
 import { readLv2 } from '../../src/facts/read-lv2';
 import { build } from '../builds';
 import { MemoryPlace } from '../memory-place';
@@ -52,7 +52,7 @@ describe('the presets of a plugin', () => {
 
   it('have names of a line, cut to what is kept', () => {
     expect(keptPresetName('  Wagon\nat \u0007Night ')).toBe('Wagon at  Night');
-    expect(keptPresetName('x'.repeat(5000))).toHaveLength(PRESET_NAME_LENGTH);
+    expect(keptPresetName('x'.repeat(5000))).toHaveLength(MAX_PRESET_NAME_LENGTH);
   });
 });
 

@@ -4,7 +4,7 @@ import { byOrder } from '../../src/chests/look-up';
 import { applyEdits, firstConflict, inverse, sameRow, type Edit } from '../../src/chests/edit';
 import { firstKeysStepwise, keysBefore } from '../../src/chests/order-keys';
 import { layOutDrawers } from '../../src/chests/lay-out-drawers';
-import { atOnce } from '../../src/stepwise';
+import { runToCompletion } from '../../src/stepwise';
 import { asId, type ChestId, type DrawerId, type PluginId } from '../../src/ids';
 
 interface Row {
@@ -97,5 +97,5 @@ describe('laying out drawers', () => {
 
 it('keys that are made step by step are those that are made at once', () => {
   for (const count of [0, 1, 2, 499, 500, 501, 3000])
-    expect(atOnce(firstKeysStepwise(count))).toEqual(keysBefore([], null, count));
+    expect(runToCompletion(firstKeysStepwise(count))).toEqual(keysBefore([], null, count));
 });

@@ -10,7 +10,7 @@ import {
   type OtherFile,
 } from '../../src/chests/other-files';
 import { ownEntriesByKey, ownEntryIdOf, ownPlugins } from '../../src/chests/own-entries';
-import { planWish } from '../../src/chests/plan-change';
+import { planIntents } from '../../src/chests/plan-change';
 import { tellApart } from '../../src/identity/tell-apart';
 import { asId, type ChestId, type DrawerId } from '../../src/ids';
 
@@ -90,13 +90,13 @@ describe('a file that is arranged', () => {
     { kind: 'make-drawer', id: drawerId, chestId, parentId: null, name: 'Racks', rule: null, pluginIds: [] },
   ] as const;
   const nameOf = (id: string): string | undefined => (id === entry.id ? entry.name : undefined);
-  const first = planWish(emptyArrangement(), made, nameOf);
+  const first = planIntents(emptyArrangement(), made, nameOf);
   const state = first.ok ? applyEdits(emptyArrangement(), first.change.edits) : emptyArrangement();
   const wish = [
     { kind: 'take-in-files', entries: [entry] },
     { kind: 'file', drawerIds: [drawerId], pluginIds: [entry.id] },
   ] as const;
-  const plan = planWish(state, wish, nameOf);
+  const plan = planIntents(state, wish, nameOf);
   if (!plan.ok) throw new Error(plan.refusal);
   const after = applyEdits(state, plan.change.edits);
 
@@ -107,7 +107,7 @@ describe('a file that is arranged', () => {
   });
 
   it('is taken in once, whoever asks a second time', () => {
-    const again = planWish(after, [wish[0], { kind: 'tray-on', tray: 1, pluginIds: [entry.id] }], nameOf);
+    const again = planIntents(after, [wish[0], { kind: 'tray-on', tray: 1, pluginIds: [entry.id] }], nameOf);
     expect(again.ok && again.change.edits.map((edit) => edit.of)).toEqual(['trayEntry']);
     expect(ownEntriesByKey(after).size).toBe(1);
   });

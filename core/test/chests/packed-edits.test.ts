@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { applyEdits, inverse, outcomeMark, type Edit } from '../../src/chests/edit';
+import { applyEdits, inverse, hashEditResults, type Edit } from '../../src/chests/edit';
 import { packEdits, unpackEdits } from '../../src/chests/packed-edits';
-import { atOnce } from '../../src/stepwise';
+import { runToCompletion } from '../../src/stepwise';
 import { start } from './support';
 
 const text = fc.oneof(fc.constant('same'), fc.string({ maxLength: 8 }));
@@ -52,10 +52,10 @@ describe('many edits in few columns', () => {
     let packedOnce = 0;
     fc.assert(
       fc.property(edits, (all) => {
-        const packed = atOnce(packEdits(all));
+        const packed = runToCompletion(packEdits(all));
         if (packed === null) return;
         packedOnce++;
-        const read = atOnce(unpackEdits(JSON.parse(JSON.stringify(packed)) as typeof packed));
+        const read = runToCompletion(unpackEdits(JSON.parse(JSON.stringify(packed)) as typeof packed));
         expect(read).toEqual(all);
         expect([...applyEdits(start, inverse(read)).entry]).toEqual([...applyEdits(start, inverse(all)).entry]);
       }),
@@ -68,13 +68,15 @@ describe('many edits in few columns', () => {
     const of = (kind: 'entry' | 'naming', at: number) =>
       ({ of: kind, id: String(at), before: null, after: { id: String(at) } }) as unknown as Edit;
     const mixed = Array.from({ length: 100 }, (_, at) => of(at % 2 === 0 ? 'entry' : 'naming', at));
-    expect(atOnce(packEdits(mixed))).toBeNull();
-    expect(atOnce(packEdits(mixed.map((edit, at) => ({ ...edit, ...of('entry', at) }))))?.runs).toHaveLength(1);
+    expect(runToCompletion(packEdits(mixed))).toBeNull();
+    expect(runToCompletion(packEdits(mixed.map((edit, at) => ({ ...edit, ...of('entry', at) }))))?.runs).toHaveLength(
+      1,
+    );
   });
 });
 
 describe('the mark of what edits leave', () => {
-  const mark = (all: readonly Edit[]): string => atOnce(outcomeMark(all));
+  const mark = (all: readonly Edit[]): string => runToCompletion(hashEditResults(all));
 
   it('is the same for the same, whatever stood before, and another one when any field is', () => {
     fc.assert(

@@ -6,7 +6,7 @@ import yauzl from 'yauzl';
 import { emptyArrangement, type Arrangement } from '../../src/chests/arrangement';
 import { itemIn, slotsIn } from '../../src/chests/chains';
 import { applyEdits } from '../../src/chests/edit';
-import { planWish } from '../../src/chests/plan-change';
+import { planIntents } from '../../src/chests/plan-change';
 import { group } from '../../src/chests/row-groups';
 import { dawprojectOf, DEVICE_ELEMENTS, readDawproject } from '../../src/exchange/dawproject';
 import type { Exported } from '../../src/exchange/export-arrangement';
@@ -44,7 +44,7 @@ function scene(): { readonly state: Arrangement; readonly document: SessionDocum
   });
   const load = (slotId: string, id: string) =>
     ({ kind: 'load', slotId: asId<SlotId>(slotId), pluginId: asId<ItemId>(id), buildId: null }) as const;
-  const plan = planWish(
+  const plan = planIntents(
     emptyArrangement(),
     [
       {

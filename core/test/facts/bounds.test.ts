@@ -3,7 +3,7 @@
 import fc from 'fast-check';
 import { buildBinary } from 'plist';
 import { Resource } from 'resedit';
-import { cappedBuild, cappedKey, cappedPath, cappedReading, cappedText, MOST_BUILDS } from '../../src/facts/caps';
+import { cappedBuild, cappedKey, cappedPath, cappedReading, truncateText, MAX_BUILDS } from '../../src/facts/caps';
 import type { Fault } from '../../src/facts/fault';
 import type { FoundPreset } from '../../src/facts/place';
 import { unknownFacts } from '../../src/facts/build-facts';
@@ -148,15 +148,15 @@ describe('caps', () => {
   const build = unknownFacts('VST3', '/a.vst3', 'a');
 
   it('texts are cut at no half character, and without what is no text', () => {
-    expect(cappedText('Plate', 200)).toBe('Plate');
-    expect(cappedText('a\0b\uD800c', 200)).toBe('ab\uFFFDc');
-    expect(cappedText('𝄞'.repeat(200), 100)).toMatch(/^(𝄞)+…$/u);
+    expect(truncateText('Plate', 200)).toBe('Plate');
+    expect(truncateText('a\0b\uD800c', 200)).toBe('ab\uFFFDc');
+    expect(truncateText('𝄞'.repeat(200), 100)).toMatch(/^(𝄞)+…$/u);
     fc.assert(
       fc.property(fc.string({ unit: 'binary', maxLength: 300 }), fc.integer({ min: 2, max: 120 }), (text, most) => {
-        const capped = cappedText(text, most);
+        const capped = truncateText(text, most);
         expect(capped.length).toBeLessThanOrEqual(most);
         expect(() => encodeURIComponent(capped)).not.toThrow();
-        expect(cappedText(capped, most)).toBe(capped);
+        expect(truncateText(capped, most)).toBe(capped);
       }),
       { seed: 14 },
     );
@@ -185,7 +185,7 @@ describe('caps', () => {
 
   it('a place of 20,000 plugins keeps the first thousand, and says how many there were', () => {
     const reading = cappedReading({ builds: Array.from({ length: 20_000 }, () => build), faults: [] }, '/a');
-    expect(reading.builds).toHaveLength(MOST_BUILDS);
+    expect(reading.builds).toHaveLength(MAX_BUILDS);
     expect(reading.faults).toEqual([{ code: 'too-many-plugins', path: '/a', detail: '20000, of which 1000 are kept' }]);
   });
 

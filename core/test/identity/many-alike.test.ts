@@ -4,7 +4,7 @@ import { unknownFacts, type BuildFacts } from '../../src/facts/build-facts';
 import { differentOnes } from '../../src/identity/different-ones';
 import { groupBuilds } from '../../src/identity/group-builds';
 import type { Known } from '../../src/identity/known-build';
-import { completedNames } from '../../src/identity/links';
+import { completedNames } from '../../src/identity/link-builds';
 import { productName } from '../../src/identity/product-name';
 import { proposeVendors } from '../../src/identity/propose-vendors';
 

@@ -1,5 +1,5 @@
 /** What is not sure is left apart, and proposed: vendors that may be one, plugins that may be one. */
-import { possiblySame, type Comparable } from '../../src/catalogue/possibly-same';
+import { findPossibleDuplicates, type Comparable } from '../../src/catalogue/possibly-same';
 import { lessonOf, type Pupil } from '../../src/catalogue/lesson';
 import { asId, type PluginId } from '../../src/ids';
 import { proposeVendors, type ListedVendor } from '../../src/identity/propose-vendors';
@@ -59,7 +59,9 @@ describe('plugins that may be one', () => {
   });
   const pairs = (...plugins: Comparable[]): string[] =>
     plugins.flatMap((one) =>
-      possiblySame(one, plugins).map(({ other, reason }) => `${one.id} ${other}: ${reason.split(',')[0] ?? ''}`),
+      findPossibleDuplicates(one, plugins).map(
+        ({ other, reason }) => `${one.id} ${other}: ${reason.split(',')[0] ?? ''}`,
+      ),
     );
 
   it('share a name and a vendor, or a name that only one vendor has', () => {

@@ -12,7 +12,7 @@ import {
 import { applyEdits, firstConflict, inverse } from '../../src/chests/edit';
 import type { Intent, NewLane } from '../../src/chests/intent';
 import { isChain, itemParts } from '../../src/chests/item';
-import { planWish } from '../../src/chests/plan-change';
+import { planIntents } from '../../src/chests/plan-change';
 import { group } from '../../src/chests/row-groups';
 import {
   asId,
@@ -23,7 +23,7 @@ import {
   type SessionId,
   type SlotId,
 } from '../../src/ids';
-import { buildFor } from '../../src/menu/build-for';
+import { buildFor } from '../../src/menu/choose-build';
 import { planLoad } from '../../src/menu/plan-load';
 import { slotFor } from '../../src/menu/slot-menu';
 
@@ -40,7 +40,7 @@ const nameOf = (id: ItemId): string => id;
 
 /** Carries a wish out; its inverse must lead back, and nothing may hang in the air. */
 function after(state: Arrangement, ...intents: Intent[]): Arrangement {
-  const plan = planWish(state, intents, nameOf);
+  const plan = planIntents(state, intents, nameOf);
   if (!plan.ok) throw new Error(plan.refusal);
   expect(firstConflict(state, plan.change.edits)).toBeUndefined();
   const now = applyEdits(state, plan.change.edits);
@@ -48,7 +48,7 @@ function after(state: Arrangement, ...intents: Intent[]): Arrangement {
   return now;
 }
 const refusal = (state: Arrangement, ...intents: Intent[]): string => {
-  const plan = planWish(state, intents, nameOf);
+  const plan = planIntents(state, intents, nameOf);
   return plan.ok ? '' : plan.refusal;
 };
 const held = (state: Arrangement, of: string): (string | null)[] => slotsIn(state, asId<LaneId>(of)).map(itemIn);

@@ -1,7 +1,7 @@
 /** The formula of docs/load.md: frequency and recency with a half-life, weighed by how like the places are. */
 import fc from 'fast-check';
 import { asId, type ItemId } from '../../src/ids';
-import { firstChoices, MOST_CHOICES } from '../../src/menu/first-choices';
+import { firstChoices, MAX_CHOICES } from '../../src/menu/first-choices';
 import { ranked } from '../../src/menu/rank';
 import { FIELDS } from '../../src/rules/fields';
 import { HALF_LIFE_DAYS, LOAD_WAYS, recentOf, usualAt, weightOfAge, type Spot, type Use } from '../../src/menu/use';
@@ -81,7 +81,7 @@ describe('the first choices', () => {
         const uses = loads.map(([name, days]) => use(name, days));
         const first = choices(uses, favourites, (id) => id !== away);
         const all = [...first.usual, ...first.recent, ...first.favourites];
-        expect(all.length).toBeLessThanOrEqual(MOST_CHOICES);
+        expect(all.length).toBeLessThanOrEqual(MAX_CHOICES);
         expect(new Set(all).size).toBe(all.length);
         expect(all).not.toContain(away);
       }),

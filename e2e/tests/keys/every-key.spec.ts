@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { KEYS, type KeyEntry, type KeyPlace } from '../../../web/src/keys/key-table';
+import { KEYS, type KeyBinding, type KeyPlace } from '../../../web/src/keys/key-table';
 import { eventOf, LAYOUTS, strike } from '../../support/layouts';
 import { placeOf } from '../../support/studio';
 import { BOXES_CHECKS } from './checks/boxes';
@@ -19,7 +19,7 @@ const isNew = (stroke: string, layout: number): boolean => {
 
 for (const place of Object.keys(KEYS) as KeyPlace[])
   LAYOUTS.forEach((layout, number) => {
-    const strokes = Object.entries<KeyEntry>(KEYS[place]).flatMap(([name, entry]) =>
+    const strokes = Object.entries<KeyBinding>(KEYS[place]).flatMap(([name, entry]) =>
       entry.strokes.filter((stroke) => isNew(stroke, number)).map((stroke) => ({ name, stroke })),
     );
     if (strokes.length === 0) return;

@@ -1,6 +1,6 @@
 /** What an asking process says, held to its shape: whatever a plugin made of it, nothing else comes through. */
 import type { AskedPlugin, AskedPorts } from '@clever-drawer/core/facts/asked';
-import { cappedText, MOST_BUILDS, MOST_TEXT } from '@clever-drawer/core/facts/caps';
+import { truncateText, MAX_BUILDS, MAX_TEXT } from '@clever-drawer/core/facts/caps';
 import { PORTS, PRESETS_KEPT } from '@clever-drawer/core/facts/build-facts';
 import type { Message } from './messages.js';
 
@@ -13,7 +13,7 @@ const isOrNull =
   (is: (value: unknown) => boolean) =>
   (value: unknown): boolean =>
     value === undefined || value === null || is(value);
-const isText = (value: unknown): boolean => typeof value === 'string' && value.length <= MOST_TEXT.description;
+const isText = (value: unknown): boolean => typeof value === 'string' && value.length <= MAX_TEXT.description;
 const isTexts =
   (most: number) =>
   (value: unknown): boolean =>
@@ -36,7 +36,7 @@ const fits = (value: unknown, shape: Readonly<Record<string, (value: unknown) =>
   Object.entries(value).every(([name, inner]) => Object.hasOwn(shape, name) && shape[name]?.(inner) === true);
 
 function listOf<T>(value: unknown): readonly T[] | null {
-  if (!Array.isArray(value) || value.length > MOST_BUILDS) return null;
+  if (!Array.isArray(value) || value.length > MAX_BUILDS) return null;
   return value.every((one) => fits(one, PLUGIN)) ? (value as readonly T[]) : null;
 }
 
@@ -56,7 +56,7 @@ export function messageIn(line: string): Message | null {
   const common = {
     number,
     started,
-    ...(refused === undefined ? {} : { refused: refused.slice(0, MOST_TEXT.detail) }),
+    ...(refused === undefined ? {} : { refused: refused.slice(0, MAX_TEXT.detail) }),
   };
   const ports = value.ports === undefined ? undefined : listOf<AskedPorts>(value.ports);
   if (ports !== undefined) return ports === null ? null : { ...common, ports };
@@ -70,11 +70,11 @@ export function messageIn(line: string): Message | null {
 export function trimmed<P extends AskedPlugin | AskedPorts>(plugins: readonly P[]): P[] {
   const cut = (value: unknown): unknown =>
     typeof value === 'string'
-      ? cappedText(value, MOST_TEXT.description)
+      ? truncateText(value, MAX_TEXT.description)
       : Array.isArray(value)
         ? value.slice(0, 200).map(cut)
         : value;
-  return plugins.slice(0, MOST_BUILDS).map((plugin) => {
+  return plugins.slice(0, MAX_BUILDS).map((plugin) => {
     const own = Object.entries(plugin).map(([name, value]: [string, unknown]) => [
       name,
       name === 'programs' && Array.isArray(value) ? value.slice(0, PRESETS_KEPT).map(cut) : cut(value),
@@ -84,7 +84,7 @@ export function trimmed<P extends AskedPlugin | AskedPorts>(plugins: readonly P[
 }
 
 /** Characters of a line that is listened to: a thousand plugins with their presets fit in. */
-export const MOST_LINE = 8_000_000;
+export const MAX_LINE = 8_000_000;
 
 /** Cuts what comes in into lines; one that has no end is given up on. */
 export class Lines {
@@ -111,7 +111,7 @@ export class Lines {
 
   private hold(part: string): void {
     this.length += part.length;
-    if (this.length > MOST_LINE) {
+    if (this.length > MAX_LINE) {
       this.parts = [];
       this.onTooLong();
     } else this.parts.push(part);

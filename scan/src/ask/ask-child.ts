@@ -1,7 +1,7 @@
 /** The process that loads plugins. One question after the other until the pipe closes; whatever a plugin does here, it does to this process alone. */
 import { readdirSync, readFileSync, readSync, writeSync } from 'node:fs';
 import koffi from 'koffi';
-import { MOST_BUILDS } from '@clever-drawer/core/facts/caps';
+import { MAX_BUILDS } from '@clever-drawer/core/facts/caps';
 import { trimmed } from './answer-shape.js';
 import { askClap } from './ask-clap.js';
 import { askLadspa } from './ask-ladspa.js';
@@ -87,7 +87,7 @@ function answer(question: Question): void {
   const { value, ...how } = tried(() => ask(question));
   const { plugins = [], ports } = value ?? {};
   const portsFollow = ports !== undefined && plugins.length > 0;
-  const more = plugins.length - MOST_BUILDS;
+  const more = plugins.length - MAX_BUILDS;
   say({
     number,
     plugins: trimmed(plugins),

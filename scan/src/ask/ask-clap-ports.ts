@@ -10,8 +10,8 @@ const INFO_BYTES = 288;
 const INFO = { flags: 260, channels: 264 };
 const IS_MAIN = 1;
 // More ports or channels than any desk has are a damaged answer.
-const MOST_PORTS = 256;
-const MOST_CHANNELS = 1024;
+const MAX_PORTS = 256;
+const MAX_CHANNELS = 1024;
 
 const CREATE = koffi.proto('void *clap_create(void *factory, void *host, const char *id)');
 const INIT_PLUGIN = koffi.proto('bool clap_init_plugin(void *plugin)');
@@ -55,14 +55,14 @@ function portsOf(plugin: Address): Omit<AskedPorts, 'identifier'> {
   const count = (ports: Address, isInput: boolean): number =>
     ports === null
       ? 0
-      : Math.min(callAt(pointerAt(ports, PORTS.count), PORT_COUNT, plugin, isInput) as number, MOST_PORTS);
+      : Math.min(callAt(pointerAt(ports, PORTS.count), PORT_COUNT, plugin, isInput) as number, MAX_PORTS);
   const audio = extension('clap.audio-ports');
   const notes = extension('clap.note-ports');
   const channels = (isInput: boolean) => {
     const own = Array.from({ length: count(audio, isInput) }, (_, index) => {
       const info = Buffer.alloc(INFO_BYTES);
       const told = callAt(pointerAt(audio, PORTS.get), PORT_INFO, plugin, index, isInput, info) === true;
-      const channelCount = Math.min(info.readUInt32LE(INFO.channels), MOST_CHANNELS);
+      const channelCount = Math.min(info.readUInt32LE(INFO.channels), MAX_CHANNELS);
       return { isMain: (info.readUInt32LE(INFO.flags) & IS_MAIN) !== 0, channels: told ? channelCount : 0 };
     });
     // A plugin need not say which of its ports is the main one: then all are.

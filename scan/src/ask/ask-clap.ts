@@ -23,7 +23,7 @@ const INIT = koffi.proto('bool clap_init(const char *path)');
 const GET_FACTORY = koffi.proto('void *clap_get_factory(const char *id)');
 const COUNT = koffi.proto('uint32_t clap_count(void *factory)');
 const DESCRIBE = koffi.proto('void *clap_describe(void *factory, uint32_t index)');
-const MOST_FEATURES = 100;
+const MAX_FEATURES = 100;
 // No library holds as many.
 const MOST = 4096;
 
@@ -67,7 +67,7 @@ export function askClap(library: Address, path: string): Answered {
 
 function featuresAt(list: Address): string[] {
   const found: string[] = [];
-  for (let index = 0; list !== null && index < MOST_FEATURES; index++) {
+  for (let index = 0; list !== null && index < MAX_FEATURES; index++) {
     if (pointerAt(list, index * 8) === null) break;
     const word = clean(koffi.decode(list, index * 8, 'const char *') as string | null);
     if (word !== null) found.push(word);

@@ -54,7 +54,7 @@ const ASK = {
 const SHELL = VST2_CATEGORIES.indexOf('shell');
 const FIELD_BYTES = 512;
 const MOST = 4096;
-const MOST_PROGRAMS = 1024;
+const MAX_PROGRAMS = 1024;
 
 const DISPATCH = koffi.proto(
   'intptr_t vst2_dispatch(void *effect, int32_t opcode, int32_t index, intptr_t value, _Inout_ uint8_t *text, float option)',
@@ -144,7 +144,7 @@ class Instance {
 
   /** The names of its programs; those without one are left out. */
   private programs(): string[] {
-    const count = Math.min(Math.max(0, this.block.numPrograms), MOST_PROGRAMS);
+    const count = Math.min(Math.max(0, this.block.numPrograms), MAX_PROGRAMS);
     if (count < 2) return [];
     return Array.from({ length: count }, (_, index) => this.ask(ASK.programName, '', index).text).filter(
       (name) => name !== null,

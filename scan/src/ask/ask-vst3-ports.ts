@@ -16,8 +16,8 @@ const OK = 0;
 const NO_INTERFACE = -1;
 const NAME_UNITS = 128;
 // More buses or channels than any desk has are a damaged answer.
-const MOST_BUSES = 256;
-const MOST_CHANNELS = 1024;
+const MAX_BUSES = 256;
+const MAX_CHANNELS = 1024;
 
 const CREATE = koffi.proto('int32_t vst3_create(void *self, uint8_t *cid, uint8_t *iid, _Out_ uint8_t *object)');
 const INITIALIZE = koffi.proto('int32_t vst3_initialize(void *self, void *host)');
@@ -48,13 +48,13 @@ export function askVst3Ports(factory: Address, plugins: readonly AskedPlugin[]):
 
 function portsOf(component: Address): Omit<AskedPorts, 'identifier'> {
   const count = (media: number, direction: number): number =>
-    Math.min(Math.max(0, callAt(method(component, 7), BUS_COUNT, component, media, direction) as number), MOST_BUSES);
+    Math.min(Math.max(0, callAt(method(component, 7), BUS_COUNT, component, media, direction) as number), MAX_BUSES);
   const channels = (direction: number) => {
     const sums = { main: 0, auxiliary: 0 };
     for (let index = 0; index < count(MEDIA.audio, direction); index++) {
       const info = Buffer.alloc(BUS_INFO_BYTES);
       if (callAt(method(component, 8), BUS_INFO, component, MEDIA.audio, direction, index, info) !== OK) continue;
-      const own = Math.min(Math.max(0, info.readInt32LE(BUS.channels)), MOST_CHANNELS);
+      const own = Math.min(Math.max(0, info.readInt32LE(BUS.channels)), MAX_CHANNELS);
       if (info.readInt32LE(BUS.type) === MAIN) sums.main += own;
       else sums.auxiliary += own;
     }

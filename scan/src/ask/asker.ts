@@ -6,7 +6,7 @@ import { withPorts, type Answer } from '@clever-drawer/core/facts/asked';
 import type { Fault, FaultCode } from '@clever-drawer/core/facts/fault';
 import type { Architecture, Format } from '@clever-drawer/core/facts/format';
 import type { Askable } from '@clever-drawer/core/facts/place';
-import { ownProgram } from '../own-program.js';
+import { resolveWorkerEntry } from '../resolve-worker-entry.js';
 import type { AskLimits, Ending, Failure } from './asking-process.js';
 import { AskingProcess } from './asking-process.js';
 import type { Question } from './messages.js';
@@ -45,15 +45,15 @@ export function loadableOf(askable: readonly Askable[]): Askable | 'other-system
   return fitting ?? (ofSystem.length === 0 ? 'other-system' : 'other-processor');
 }
 
-/** Notes which files are being asked, so that one that ends everything is known afterwards. */
-export interface AskNotes {
+/** Logs which files are being probed, so that a plugin that crashes the whole process is known afterwards. */
+export interface ProbeCrashLog {
   /** A file is about to be asked; how it went last time: `suspect` when all ended while it and others were asked, `proven` when it was the only one. */
   readonly begin: (path: string) => void;
   readonly end: (path: string) => void;
   readonly of: (path: string) => 'suspect' | 'proven' | null;
 }
 
-const NO_NOTES: AskNotes = { begin: () => undefined, end: () => undefined, of: () => null };
+const NO_NOTES: ProbeCrashLog = { begin: () => undefined, end: () => undefined, of: () => null };
 
 interface Worker {
   readonly process: AskingProcess;
@@ -73,8 +73,8 @@ export class Asker {
   constructor(
     private readonly limits: AskLimits = STANDARD_LIMITS,
     // Loaded plugins must not share a process with anything of ours: the program is a file of its own.
-    private readonly program: string = ownProgram('ask/ask-child.js'),
-    private readonly notes: AskNotes = NO_NOTES,
+    private readonly program: string = resolveWorkerEntry('ask/ask-child.js'),
+    private readonly notes: ProbeCrashLog = NO_NOTES,
     private readonly rooms: readonly Room[] = ROOMS,
   ) {}
 

@@ -5,7 +5,7 @@ import type { Readable, Writable } from 'node:stream';
 import { Lines, messageIn } from './answer-shape.js';
 import type { PluginsMessage, PortsMessage, Question } from './messages.js';
 import { ANSWERS, QUESTIONS } from './messages.js';
-import { makeScratch, surroundings, type Room } from './room.js';
+import { createTempDir, surroundings, type Room } from './room.js';
 
 /** How long and how large a plugin may be while it is asked. */
 export interface AskLimits {
@@ -41,7 +41,7 @@ const KEPT_BYTES = 2000;
 /** One process that loads plugins. It serves until it ends, by a plugin's doing or ours; each question learns how it went. */
 export class AskingProcess {
   private readonly child: ChildProcess;
-  private readonly scratch: ReturnType<typeof makeScratch>;
+  private readonly scratch: ReturnType<typeof createTempDir>;
   private readonly ready: Promise<void>;
   private waiting: {
     number: string;
@@ -59,7 +59,7 @@ export class AskingProcess {
     private readonly limits: AskLimits,
     room: Room,
   ) {
-    this.scratch = makeScratch();
+    this.scratch = createTempDir();
     const [command, args] = room.command([process.execPath, program], limits, this.scratch.path);
     this.child = spawn(command, args, {
       cwd: this.scratch.path,
@@ -213,13 +213,13 @@ function endingOf(code: number | null, signal: NodeJS.Signals | null): Failure {
   return by === null ? { how: 'exited', detail: `exit code ${String(code)}` } : { how: 'crashed', detail: by };
 }
 
-const MOST_WATCHED = 5000;
+const MAX_WATCHED = 5000;
 
 /** A process and all that it has started, where the system tells it; none elsewhere. proc(5), children. */
 function familyOf(pid: number | undefined): string[] {
   const family: string[] = [];
   const waiting = pid === undefined ? [] : [String(pid)];
-  while (waiting.length > 0 && family.length < MOST_WATCHED) {
+  while (waiting.length > 0 && family.length < MAX_WATCHED) {
     const one = waiting.pop() ?? '';
     family.push(one);
     try {

@@ -24,13 +24,13 @@ export interface RoomLimits {
 }
 
 const NOBODY = 65_534;
-const MOST_PROCESSES = 2000;
+const MAX_PROCESSES = 2000;
 /** In blocks of 512 bytes: 32 MB. */
-const MOST_FILE = 65_536;
+const MAX_FILE = 65_536;
 
 /** No core dumps, no large files, and a ceiling far above the watched limit of memory. */
 const limited = ({ megabytes }: RoomLimits): string =>
-  `ulimit -c 0; ulimit -f ${String(MOST_FILE)}; ulimit -d ${String(megabytes * 4 * 1024)} 2>/dev/null;`;
+  `ulimit -c 0; ulimit -f ${String(MAX_FILE)}; ulimit -d ${String(megabytes * 4 * 1024)} 2>/dev/null;`;
 
 /**
  * Run as the first process of the new namespaces: all that is mounted becomes read-only but for the scratch folder, and whatever could be done beyond that is
@@ -48,7 +48,7 @@ done < /proc/self/mountinfo
 ${limited(limits)}
 cd "$scratch"
 set +e
-prlimit --nproc=${String(MOST_PROCESSES)} setpriv --no-new-privs --inh-caps=-all --bounding-set=-all ${rights} "$@" &
+prlimit --nproc=${String(MAX_PROCESSES)} setpriv --no-new-privs --inh-caps=-all --bounding-set=-all ${rights} "$@" &
 wait $!
 exit $?`;
 
@@ -99,7 +99,7 @@ export const surroundings = (scratch: string): NodeJS.ProcessEnv => ({
 });
 
 /** A folder that a process may write to, and that goes with it. */
-export function makeScratch(): { readonly path: string; readonly remove: () => void } {
+export function createTempDir(): { readonly path: string; readonly remove: () => void } {
   const path = mkdtempSync(join(tmpdir(), 'clever-drawer-plugin-'));
   // Another user may be the one who writes to it.
   if (process.getuid?.() === 0) chmodSync(path, 0o777);

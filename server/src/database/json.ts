@@ -1,6 +1,6 @@
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import { packEdits } from '@clever-drawer/core/chests/packed-edits';
-import { IN_A_STEP, type Stepwise } from '@clever-drawer/core/stepwise';
+import { ITEMS_PER_STEP, type Stepwise } from '@clever-drawer/core/stepwise';
 
 /** JSON that PostgreSQL takes: without zero characters and half surrogate pairs, which file names and resources may hold. */
 export function jsonForDatabase(value: unknown): string {
@@ -16,8 +16,8 @@ const MAYBE_UNSTORABLE = /\\u(?:0000|d[89a-f])/;
 /** The same for a long list, step by step. */
 export function* listForDatabase(list: readonly unknown[]): Stepwise<string> {
   const parts: string[] = [];
-  for (let from = 0; from < list.length; from += IN_A_STEP) {
-    parts.push(jsonForDatabase(list.slice(from, from + IN_A_STEP)).slice(1, -1));
+  for (let from = 0; from < list.length; from += ITEMS_PER_STEP) {
+    parts.push(jsonForDatabase(list.slice(from, from + ITEMS_PER_STEP)).slice(1, -1));
     yield;
   }
   return `[${parts.join(',')}]`;

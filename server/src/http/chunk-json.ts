@@ -8,15 +8,15 @@ export type Parcel = { readonly at: readonly (string | number)[] } & (
 /** So many values in a parcel, by and large: some milliseconds. */
 const IN_A_PARCEL = 5000;
 
-/** The parcels that a value of JSON comes to, the outer ones before what is in them. */
-export function* parcelsOf(value: unknown, at: readonly (string | number)[] = []): Generator<Parcel> {
+/** Splits a JSON value into chunks, outer ones before the ones inside them. */
+export function* chunkJson(value: unknown, at: readonly (string | number)[] = []): Generator<Parcel> {
   if (typeof value !== 'object' || value === null || weightOf(value, IN_A_PARCEL) < IN_A_PARCEL) yield { at, value };
   else if (Array.isArray(value)) {
     yield { at, value: [] };
     yield* parcelsOfList(value, at);
   } else {
     yield { at, value: {} };
-    for (const [name, inner] of Object.entries(value)) yield* parcelsOf(inner, [...at, name]);
+    for (const [name, inner] of Object.entries(value)) yield* chunkJson(inner, [...at, name]);
   }
 }
 
@@ -28,7 +28,7 @@ function* parcelsOfList(list: readonly unknown[], at: readonly (string | number)
       yield { at, more };
       [more, weight] = [[], 0];
     }
-    if (own >= IN_A_PARCEL) yield* parcelsOf(inner, [...at, place]);
+    if (own >= IN_A_PARCEL) yield* chunkJson(inner, [...at, place]);
     else {
       more.push(inner);
       weight += own;

@@ -1,10 +1,10 @@
 import { HttpError } from './http-error.js';
 
-const MOST_DEPTH = 100;
-const MOST_VALUES = 2_000_000;
+const MAX_DEPTH = 100;
+const MAX_VALUES = 2_000_000;
 /** No list of a request is longer: see MANY in the contract, which bounds those of each kind. */
-const MOST_IN_LIST = 120_000;
-const MOST_KEYS = 1000;
+const MAX_IN_LIST = 120_000;
+const MAX_KEYS = 1000;
 /** Names that mean something to the language itself. */
 const NO_KEYS = new Set(['__proto__', 'constructor', 'prototype', 'toString', 'valueOf', 'toJSON']);
 
@@ -25,13 +25,13 @@ export function refuseUnclean(sent: unknown, at = ''): void {
   let count = 0;
   for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
     const { value, path, depth } = next;
-    if (++count > MOST_VALUES) throw refuse('', 'holds more values than any request does');
+    if (++count > MAX_VALUES) throw refuse('', 'holds more values than any request does');
     if (typeof value === 'string') refuseNoText(value, path);
     else if (typeof value === 'number' && !Number.isFinite(value)) throw refuse(path, 'is no finite number');
     if (typeof value !== 'object' || value === null) continue;
-    if (depth > MOST_DEPTH) throw refuse(path.slice(0, 80), `lies more than ${String(MOST_DEPTH)} levels deep`);
+    if (depth > MAX_DEPTH) throw refuse(path.slice(0, 80), `lies more than ${String(MAX_DEPTH)} levels deep`);
     if (Array.isArray(value)) {
-      if (value.length > MOST_IN_LIST) throw refuse(path, `has more than ${String(MOST_IN_LIST)} entries`);
+      if (value.length > MAX_IN_LIST) throw refuse(path, `has more than ${String(MAX_IN_LIST)} entries`);
       value.forEach((inner, index) => {
         // Most lists are of ids, and long: nothing is written down about a text that is one.
         if (typeof inner === 'string' && isText(inner)) count++;
@@ -40,7 +40,7 @@ export function refuseUnclean(sent: unknown, at = ''): void {
       continue;
     }
     const entries = Object.entries(value);
-    if (entries.length > MOST_KEYS) throw refuse(path, `has more than ${String(MOST_KEYS)} fields`);
+    if (entries.length > MAX_KEYS) throw refuse(path, `has more than ${String(MAX_KEYS)} fields`);
     for (const [name, inner] of entries) {
       if (NO_KEYS.has(name)) throw refuse(path, `has a field of the name ${name}, which nothing has`);
       refuseNoText(name, path);

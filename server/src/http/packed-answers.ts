@@ -2,7 +2,7 @@ import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { createGzip } from 'node:zlib';
-import { LetGo } from '../jobs/let-go.js';
+import { IdleTimer } from '../jobs/idle-timer.js';
 
 interface Packed {
   readonly tag: string;
@@ -12,8 +12,8 @@ interface Packed {
 }
 
 /** So much is kept, in bytes and in answers; the one that was asked for longest ago goes first. */
-const MOST_BYTES = 32 * 1024 * 1024;
-const MOST_ANSWERS = 64;
+const MAX_BYTES = 32 * 1024 * 1024;
+const MAX_ANSWERS = 64;
 
 /**
  * Answers as they were last sent, in compressed JSON: a catalogue of 50,000 plugins is neither put into words nor packed anew while its tag stays the same. They
@@ -21,7 +21,7 @@ const MOST_ANSWERS = 64;
  */
 export class PackedAnswers {
   private readonly kept = new Map<string, Packed>();
-  private readonly quiet = new LetGo(() => this.kept.clear());
+  private readonly quiet = new IdleTimer(() => this.kept.clear());
 
   /** The answer at an address under a tag, as gzip; made when the last one had another tag. Several that ask at a time wait for the same one. */
   of(address: string, tag: string, make: () => Promise<object>): Promise<Buffer> {
@@ -56,7 +56,7 @@ export class PackedAnswers {
   private makeRoom(): void {
     let bytes = [...this.kept.values()].reduce((sum, { size }) => sum + size, 0);
     for (const [address, { size }] of this.kept) {
-      if (bytes <= MOST_BYTES && this.kept.size <= MOST_ANSWERS) return;
+      if (bytes <= MAX_BYTES && this.kept.size <= MAX_ANSWERS) return;
       this.kept.delete(address);
       bytes -= size;
     }

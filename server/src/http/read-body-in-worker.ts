@@ -1,11 +1,11 @@
 import { Worker } from 'node:worker_threads';
 import pLimit from 'p-limit';
-import { ownProgram } from '@clever-drawer/scan/own-program';
-import type { EndpointKey } from '@clever-drawer/contract/api-of';
+import { resolveWorkerEntry } from '@clever-drawer/scan/resolve-worker-entry';
+import type { EndpointKey } from '@clever-drawer/contract/api-types';
 import { WHOLE_LISTS } from '@clever-drawer/contract/parts';
 import type { ProblemName } from '@clever-drawer/contract/problems';
 import { HttpError, clientGone } from './http-error.js';
-import { Unpacking, weightOf, type Parcel } from './parcels.js';
+import { Unpacking, weightOf, type Parcel } from './chunk-json.js';
 import { checkedBody, parseBody } from './read-body.js';
 
 /** What the thread tells: the request parcel by parcel, and that it is whole; or what is wrong. */
@@ -15,7 +15,7 @@ export type Told =
   | { readonly problem: ProblemName; readonly detail: string; readonly errors: HttpError['errors'] };
 
 const LONGEST_MS = 120_000;
-const MOST_MEGABYTES = 1500;
+const MAX_MEGABYTES = 1500;
 const limit = pLimit(2);
 
 /**
@@ -23,7 +23,7 @@ const limit = pLimit(2);
  * memory, or when `gone` is aborted, as nobody waits for it any more. What is large by nothing but a list of ids is checked at once: a thread takes longer to
  * begin. Rejects with HttpError.
  */
-export async function readBodyApart(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> {
+export async function readBodyInWorker(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> {
   const light = lightBody(key, bytes);
   if (light !== null) return light.value;
   return limit(() => (gone.aborted ? Promise.reject(clientGone()) : readOne(key, bytes, gone)));
@@ -50,9 +50,9 @@ function containersIn(bytes: Uint8Array): number {
 
 function readOne(key: EndpointKey, bytes: Uint8Array, gone: AbortSignal): Promise<unknown> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(ownProgram('read-body-worker.js', import.meta.url), {
+    const worker = new Worker(resolveWorkerEntry('read-body-worker.js', import.meta.url), {
       workerData: { key, bytes },
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+      resourceLimits: { maxOldGenerationSizeMb: MAX_MEGABYTES },
     });
     const end = (act: () => void) => (): void => {
       clearTimeout(timer);

@@ -1,5 +1,5 @@
 import { API } from '@clever-drawer/contract/api';
-import type { EndpointKey } from '@clever-drawer/contract/api-of';
+import type { EndpointKey } from '@clever-drawer/contract/api-types';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import { checked } from './checked.js';
 import { HttpError } from './http-error.js';

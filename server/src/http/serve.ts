@@ -9,14 +9,14 @@ import {
   type PathOf,
   type QueryOf,
   type RequestOf,
-} from '@clever-drawer/contract/api-of';
+} from '@clever-drawer/contract/api-types';
 import { isMedia, type Endpoint } from '@clever-drawer/contract/endpoint';
 import type { Context } from '../routes/context.js';
 import { checked } from './checked.js';
 import { refuseUnclean } from './clean.js';
 import { isLong, jsonParts } from './packed-answers.js';
 import { answerTagged } from './tagged.js';
-import { unlessLeft } from './unless-left.js';
+import { ignoreClientDisconnect } from './ignore-client-disconnect.js';
 
 /** One request as a handler gets it: checked, and with the window that asks as it names itself (it is not told of its own changes). */
 export interface Call<Key extends EndpointKey> {
@@ -111,7 +111,9 @@ function route<Key extends EndpointKey>(context: Context, key: Key, handler: Han
     if (isMedia(answer)) return;
     if (answer === null) response.status(status).end();
     else if (isLong(answered))
-      await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(unlessLeft);
+      await pipeline(Readable.from(jsonParts(answered)), response.status(status).type('json')).catch(
+        ignoreClientDisconnect,
+      );
     else response.status(status).json(answered);
   };
 }

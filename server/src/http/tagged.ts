@@ -8,13 +8,13 @@ import { toColumnsStepwise } from '@clever-drawer/contract/columns';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { localDay } from '@clever-drawer/core/local-day';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import type { Context } from '../routes/context.js';
 import { computerIdOf } from '../store/computer-store.js';
 import { lastLoad } from '../store/load-store.js';
 import { revisionsOf } from '../store/studio-store.js';
 import { CHUNK } from './packed-answers.js';
-import { unlessLeft } from './unless-left.js';
+import { ignoreClientDisconnect } from './ignore-client-disconnect.js';
 
 let schemaHash: string | null = null;
 
@@ -56,14 +56,15 @@ export async function answerTagged(
   response.vary('Accept-Encoding').type('json');
   if (request.acceptsEncodings('gzip')) response.set('Content-Encoding', 'gzip').send(bytes);
   // Unpacked part by part: to put 50,000 plugins into words at once would keep everybody waiting.
-  else await pipeline(Readable.from([bytes]), createGunzip({ chunkSize: CHUNK }), response).catch(unlessLeft);
+  else
+    await pipeline(Readable.from([bytes]), createGunzip({ chunkSize: CHUNK }), response).catch(ignoreClientDisconnect);
 }
 
 /** Makes ahead what a page of plugins asks for first. */
 export async function makeAhead(context: Context, computer: ComputerId): Promise<void> {
   const { source, catalogues, packed, arranging } = context;
   const address = `/api/computers/${computer}/catalogue/columns`;
-  const make = async () => inBetween(toColumnsStepwise(await catalogues.of(source.manager, computer)));
+  const make = async () => runCooperatively(toColumnsStepwise(await catalogues.of(source.manager, computer)));
   await packed.of(address, await tagOf(context, computer), make);
   await arranging.look(computer, () => Promise.resolve());
 }

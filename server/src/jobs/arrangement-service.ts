@@ -17,15 +17,15 @@ function memoized(make: () => string): () => string {
 }
 
 /** So much may wait for a window that does not listen; after that its line is dropped, and it fetches anew what it has missed. */
-const MOST_WAITING = 2 * 1024 * 1024;
+const MAX_WAITING = 2 * 1024 * 1024;
 
 function tellOne(response: Response, text: string): void {
-  if (response.writableLength > MOST_WAITING) response.destroy();
+  if (response.writableLength > MAX_WAITING) response.destroy();
   else response.write(text);
 }
 
-/** Carries changes of the arrangement out, one after the other, and tells open windows of them. */
-export class Arranging {
+/** Applies changes of the arrangement one at a time and notifies open windows. */
+export class ArrangementService {
   private readonly remembered = new Remembered();
   private readonly windows = new Map<ComputerId, Map<Response, string | null>>();
 

@@ -5,7 +5,7 @@ import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { isBelow, whyNoFolder } from '@clever-drawer/scan/folder-sense';
 import { watchApart } from '@clever-drawer/scan/watch-apart';
-import { MOST_WATCHED, type FolderWatch } from '@clever-drawer/scan/watch-folders';
+import { MAX_WATCHED, type FolderWatch } from '@clever-drawer/scan/watch-folders';
 import { ScanRow } from '../database/entities/computer.js';
 import type { Here } from '../here.js';
 import { watchedFolders, type WatchedFolder } from '../store/computer-store.js';
@@ -53,7 +53,7 @@ export class Arrivals {
     };
     this.watch = watchApart((path, kind, seenAt) => this.note(path, kind, seenAt), {
       ownData,
-      most: MOST_WATCHED,
+      most: MAX_WATCHED,
       onGivenUp,
     });
   }

@@ -1,14 +1,14 @@
 import type { EntityManager } from 'typeorm';
 import type { SavedChange } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { markOf, outcomeMark } from '@clever-drawer/core/chests/edit';
+import { markOf, hashEditResults } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import { itemNames } from '@clever-drawer/core/chests/item';
-import { namedBy, planWish } from '@clever-drawer/core/chests/plan-change';
+import { findReferences, planIntents } from '@clever-drawer/core/chests/plan-change';
 import type { BuildOf, KeyedBuild } from '@clever-drawer/core/chests/set-aside';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { conflict, refused } from '../http/http-error.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { namesOf, ownersOf } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { notAmongFiles } from '../store/file-store.js';
@@ -40,7 +40,7 @@ export async function carryOut(
   intents: readonly Intent[],
   { mark, brief = false, window = null, namesOf: lookUp = (ids) => namesOf(db, ids()) }: Asked = {},
 ): Promise<CarriedOut> {
-  const named = intents.map((intent) => namedBy(intent, state));
+  const named = intents.map((intent) => findReferences(intent, state));
   const names = await lookUp(() => named.flatMap((one) => one.plugins ?? []));
   await checkBuilds(
     db,
@@ -55,7 +55,7 @@ export async function carryOut(
   if (unknown !== undefined)
     throw refused(`${unknown.name} is no file that was found on this computer. Read its folder again in Intake.`);
   const ofFiles = new Map(entries.map(({ id, name }) => [id, name]));
-  const plan = planWish(
+  const plan = planIntents(
     state,
     intents,
     itemNames((id) => names.get(id) ?? state.chain.get(id)?.name ?? state.ownEntry.get(id)?.name ?? ofFiles.get(id)),
@@ -67,7 +67,7 @@ export async function carryOut(
     );
   const { edits } = plan.change;
   // Marked while the database writes.
-  const marking = brief ? inBetween(outcomeMark(edits)) : null;
+  const marking = brief ? runCooperatively(hashEditResults(edits)) : null;
   const [saved, comesTo] = await Promise.all([saveChange(db, computerId, state, plan.change, window), marking]);
   return { saved, comesTo: saved.edits === edits ? comesTo : null };
 }

@@ -5,9 +5,9 @@ import { answersTo } from '../database/answers-to.js';
 import { namesOf } from '../store/catalogue-store.js';
 import { lastLoad, loadCounts } from '../store/load-store.js';
 import { revisionsOf, type Revisions } from '../store/studio-store.js';
-import { keptPlugins, workedCatalogue, type WorkedCatalogue } from '../store/worked-catalogue.js';
+import { findReferencedPluginIds, workedCatalogue, type WorkedCatalogue } from '../store/worked-catalogue.js';
 import { Kept } from './kept.js';
-import { LetGo } from './let-go.js';
+import { IdleTimer } from './idle-timer.js';
 
 type Counts = Awaited<ReturnType<typeof loadCounts>>;
 
@@ -22,7 +22,7 @@ export class Catalogues {
   private readonly worked = new Kept<WorkedCatalogue>();
   private readonly counts = new Kept<Counts>();
   private readonly names = new WeakMap<WorkedCatalogue, ReadonlyMap<PluginId, string>>();
-  private readonly quiet = new LetGo(() => this.letGo());
+  private readonly quiet = new IdleTimer(() => this.letGo());
 
   constructor(private readonly workOut = workedCatalogue) {}
 
@@ -38,7 +38,7 @@ export class Catalogues {
       () => this.workedOut(db, computerId, revisions),
       () => this.counted(db, computerId, `${epoch} ${String(arrangementRevision)} ${String(revision)}`),
     ] as const);
-    const kept = elsewhere === 0 ? null : await keptPlugins(db);
+    const kept = elsewhere === 0 ? null : await findReferencedPluginIds(db);
     const shown = kept === null ? plugins : plugins.filter((one) => one.builds.length > 0 || kept.has(one.id));
     return {
       epoch,

@@ -9,7 +9,7 @@ import { applyScan } from '../store/scan-result-store.js';
 import { forgetOldStories, type ScanJob } from '../store/scan-store.js';
 
 /** Of more places than this that can't be kept, none is looked for: then it is no single file that is at fault. */
-const MOST_SPOILT = 20;
+const MAX_SPOILT = 20;
 
 /** Nothing of a place: the database is not to be had, or has no room. PostgreSQL, "Error Codes", class 53. */
 const isOfNoPlace = (error: unknown): boolean =>
@@ -59,7 +59,7 @@ async function spoiltPlaces(source: DataSource, job: ScanJob, result: ScanResult
       const middle = places.length >> 1;
       waiting.push(places.slice(middle), places.slice(0, middle));
     }
-    if (spoilt.size > MOST_SPOILT) throw error;
+    if (spoilt.size > MAX_SPOILT) throw error;
   }
   return spoilt;
 }

@@ -37,7 +37,7 @@ export interface Selected {
 }
 
 const ANSWER_MS = 300;
-const MOST_CHARACTERS = 120;
+const MAX_CHARACTERS = 120;
 
 /** Asks what is selected there: a message of SLOT_ADDRESS without arguments, answered by one with lane and slot. Null when nobody answers in time. */
 export function askSelected({ host, port }: OscTarget): Promise<Selected | null> {
@@ -58,7 +58,7 @@ export function askSelected({ host, port }: OscTarget): Promise<Selected | null>
       if (message?.address !== SLOT_ADDRESS) return;
       const word = (at: number): string | null => {
         const argument = message.arguments[at];
-        return typeof argument === 'string' && argument !== '' ? argument.slice(0, MOST_CHARACTERS) : null;
+        return typeof argument === 'string' && argument !== '' ? argument.slice(0, MAX_CHARACTERS) : null;
       };
       end({ lane: word(0), slot: word(1) });
     });

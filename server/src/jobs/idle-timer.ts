@@ -1,7 +1,7 @@
 const QUIET_MS = 10 * 60_000;
 
-/** Lets something go when nobody has asked for it for ten minutes. */
-export class LetGo {
+/** Runs a callback after ten minutes without use. */
+export class IdleTimer {
   private timer: NodeJS.Timeout | null = null;
 
   constructor(private readonly act: () => void) {}

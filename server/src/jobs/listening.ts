@@ -4,8 +4,8 @@ import { CHANNEL, type News } from '../store/studio-store.js';
 
 const AGAIN_MS = 1000;
 
-/** Listens to what is committed in the database, whichever process did it, until it is closed. `onAgain`: the line was down, and something may have been missed. */
-export async function listenTo(
+/** Subscribes to notifications of commits, from any process, until it is closed. `onAgain` runs after a lost connection, when notifications may have been missed. */
+export async function subscribeToNotifications(
   url: string,
   log: Logger,
   onNews: (news: News) => Promise<void>,

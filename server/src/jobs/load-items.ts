@@ -10,7 +10,7 @@ import { ownPlugins, type OwnPlugin } from '@clever-drawer/core/chests/own-entri
 import type { SlotKind } from '@clever-drawer/core/chests/rows/slot';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import { asId, type ComputerId, type ItemId, type PresetKey, type SlotId } from '@clever-drawer/core/ids';
-import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/build-for';
+import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/choose-build';
 import { planLoad, type ToLoad } from '@clever-drawer/core/menu/plan-load';
 import { fits, SLOT_LABELS, slotFor } from '@clever-drawer/core/menu/slot-menu';
 import { spotOf } from '@clever-drawer/core/menu/use';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { sync as writeFileAtomicSync } from 'write-file-atomic';
-import type { AskNotes } from '@clever-drawer/scan/ask/asker';
+import type { ProbeCrashLog } from '@clever-drawer/scan/ask/asker';
 
 const FILE = 'asking.json';
 const MOST = 1000;
@@ -17,7 +17,7 @@ interface Kept {
  * Notes in a file which plugins are being asked, before they are: should one of them end even the server, the next scan knows. Several that were asked at
  * that moment are asked alone the next time, and one that was the only one is not asked again, until it changes or the producer says “try again”.
  */
-export function askNotes(folder: string, triesAgain: boolean): AskNotes {
+export function probeCrashLog(folder: string, triesAgain: boolean): ProbeCrashLog {
   const file = join(folder, FILE);
   const left = keptIn(file);
   const [only, ...more] = left.asking;

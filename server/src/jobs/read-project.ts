@@ -2,14 +2,14 @@ import { Worker } from 'node:worker_threads';
 import type { ReadProject } from '@clever-drawer/core/exchange/dawproject';
 
 const LONGEST_MS = 20_000;
-const MOST_MEGABYTES = 512;
+const MAX_MEGABYTES = 512;
 
 /** Reads a DAWproject in a thread of its own, which is ended when it takes too long or too much memory: the server goes on answering. */
-export function readProjectApart(bytes: Uint8Array): Promise<ReadProject> {
+export function readProjectInWorker(bytes: Uint8Array): Promise<ReadProject> {
   return new Promise((done) => {
     const worker = new Worker(new URL('./read-project-worker.js', import.meta.url), {
       workerData: bytes,
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+      resourceLimits: { maxOldGenerationSizeMb: MAX_MEGABYTES },
     });
     const end = (read: ReadProject): void => {
       clearTimeout(timer);

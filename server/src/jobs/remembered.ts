@@ -3,10 +3,10 @@ import type { SavedChange } from '@clever-drawer/contract/responses';
 import { COMPUTER_KINDS, ROW_KINDS, type Arrangement, type RowKind } from '@clever-drawer/core/chests/arrangement';
 import { applyEdits, applyStepwise } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { loadRows } from '../store/arrangement-store.js';
 import type { Revisions } from '../store/studio-store.js';
-import { LetGo } from './let-go.js';
+import { IdleTimer } from './idle-timer.js';
 
 type Rows = Partial<Arrangement>;
 
@@ -32,7 +32,7 @@ const only = (state: Arrangement, kinds: readonly RowKind[]): Rows =>
  */
 export class Remembered {
   private known: Known | null = null;
-  private readonly quiet = new LetGo(() => (this.known = null));
+  private readonly quiet = new IdleTimer(() => (this.known = null));
   /** A large change that is being taken over. */
   private takingOver: { readonly revision: number; readonly done: Promise<void> } | null = null;
 
@@ -63,7 +63,7 @@ export class Remembered {
       this.keep(computerId, epoch, revision, applyEdits(before, edits));
       return;
     }
-    const done = inBetween(applyStepwise(before, edits)).then(
+    const done = runCooperatively(applyStepwise(before, edits)).then(
       (state) => this.keep(computerId, epoch, revision, state),
       // It is read from the database then.
       () => undefined,

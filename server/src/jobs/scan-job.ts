@@ -7,7 +7,7 @@ import type { PlaceReading } from '@clever-drawer/scan/read-place';
 import { runScan, type ScanProgress } from '@clever-drawer/scan/run-scan';
 import { ScanRow } from '../database/entities/computer.js';
 import { isOutOfReach } from '../database/out-of-reach.js';
-import { askNotes } from './ask-notes.js';
+import { probeCrashLog } from './probe-crash-log.js';
 import { finishScan } from './finish-scan.js';
 import { isBelow } from '@clever-drawer/scan/folder-sense';
 import { rowsOf } from '../store/arrangement-store.js';
@@ -27,7 +27,8 @@ export async function runScanJob(
   notesIn: string | null = null,
 ): Promise<void> {
   const cancel = new AbortController();
-  const notes = notesIn === null ? undefined : askNotes(notesIn, job.wish.again === true || job.wish.problems === true);
+  const notes =
+    notesIn === null ? undefined : probeCrashLog(notesIn, job.wish.again === true || job.wish.problems === true);
   const asker = new Asker(limits, undefined, notes);
   let progress: ScanProgress = { found: 0, read: 0, current: null };
   const timer = setInterval(() => {

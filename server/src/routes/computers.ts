@@ -13,7 +13,7 @@ import { isMadeUp, isMostlyOtherFiles } from '@clever-drawer/scan/folder-sense';
 import { conflict, HttpError, notFound, refused } from '../http/http-error.js';
 import { computerHere } from '../http/here-only.js';
 import type { Handlers } from '../http/serve.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { saveChange } from '../store/change-journal.js';
 import { loadPlugin, loadVendors } from '../store/catalogue-store.js';
 import {
@@ -26,7 +26,7 @@ import {
 } from '../store/computer-store.js';
 import { loadPresets } from '../store/preset-store.js';
 import { loadTraits } from '../store/trait-store.js';
-import { foundNowhere, unionOf } from '../store/studio-store.js';
+import { foundNowhere, findArrangementMerge } from '../store/studio-store.js';
 import { checkFolder, fullPath, WHY_NO_FOLDER } from './check-folder.js';
 import type { Context } from './context.js';
 
@@ -83,7 +83,7 @@ export function computerHandlers({
   return {
     'GET /computers': async () => (await listComputers(db)).map((one) => ({ ...one, here: here.is(one.id) })),
 
-    'GET /union': async () => ({ report: await unionOf(db) }),
+    'GET /union': async () => ({ report: await findArrangementMerge(db) }),
 
     'POST /computers': async ({ body }) => {
       const isFirst = (await listComputers(db)).length === 0;
@@ -155,7 +155,7 @@ export function computerHandlers({
     'GET /computers/{computer}/catalogue': async ({ path }) => catalogues.of(db, await computerIdOf(db, path.computer)),
 
     'GET /computers/{computer}/catalogue/columns': async ({ path }) =>
-      inBetween(toColumnsStepwise(await catalogues.of(db, await computerIdOf(db, path.computer)))),
+      runCooperatively(toColumnsStepwise(await catalogues.of(db, await computerIdOf(db, path.computer)))),
 
     'GET /computers/{computer}/traits': async ({ path }) => loadTraits(db, await computerIdOf(db, path.computer)),
     'GET /computers/{computer}/presets': async ({ path }) => loadPresets(db, await computerIdOf(db, path.computer)),

@@ -4,12 +4,12 @@ import type { ReadProject } from '@clever-drawer/core/exchange/dawproject';
 import type { System } from '@clever-drawer/core/facts/format';
 import type { Room } from '@clever-drawer/scan/ask/room';
 import type { UsualFolder } from '@clever-drawer/scan/usual-folders';
-import type { EndpointKey } from '@clever-drawer/contract/api-of';
+import type { EndpointKey } from '@clever-drawer/contract/api-types';
 import type { Arrival, NotWatched } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import type { PackedAnswers } from '../http/packed-answers.js';
 import type { SignIn } from '../http/sign-in.js';
-import type { Arranging } from '../jobs/arranging.js';
+import type { ArrangementService } from '../jobs/arrangement-service.js';
 import type { Catalogues } from '../jobs/catalogues.js';
 import type { FileReadings } from '../jobs/file-readings.js';
 import type { Here } from '../here.js';
@@ -22,7 +22,7 @@ export interface Context {
   /** The plugin folders that this machine has, when a catalogued computer runs this system. */
   readonly presentFolders: (system: System) => UsualFolder[];
   readonly scans: ScanQueue;
-  readonly arranging: Arranging;
+  readonly arranging: ArrangementService;
   readonly catalogues: Catalogues;
   readonly fileReadings: FileReadings;
   /** Lists as they were last sent. */

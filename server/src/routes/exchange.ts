@@ -1,13 +1,13 @@
 import { randomUUID } from 'node:crypto';
 import type { ImportReport } from '@clever-drawer/contract/responses';
 import type { ArrangementDocument, PluginReference } from '@clever-drawer/core/exchange/arrangement-document';
-import { newestForm } from '@clever-drawer/core/exchange/older-arrangements';
+import { upgradeDocument } from '@clever-drawer/core/exchange/older-arrangements';
 import { exportStepwise } from '@clever-drawer/core/exchange/export-arrangement';
 import { importStepwise } from '@clever-drawer/core/exchange/import-arrangement';
 import { FORMATS, type Format } from '@clever-drawer/core/facts/format';
 import { clientGone, refused } from '../http/http-error.js';
 import type { Handlers } from '../http/serve.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { addMissing, loadReferences, notOn } from '../store/catalogue-store.js';
 import { saveChange } from '../store/change-journal.js';
 import { findComputer } from '../store/computer-store.js';
@@ -22,17 +22,17 @@ export function exchangeHandlers({ arranging }: Context): Handlers<Keys> {
       // All of it is read in one transaction: rows, plugins and name belong together.
       const document = await arranging.look(path.computer, async (db, id, state) => {
         const [{ name }, plugins] = [await findComputer(db, id), await loadReferences(db)];
-        return inBetween(exportStepwise(state, plugins, name, new Date()));
+        return runCooperatively(exportStepwise(state, plugins, name, new Date()));
       });
       response.attachment('clever-drawer-arrangement.json');
       return document;
     },
 
     'POST /computers/{computer}/import': async ({ path, window, body, gone }) => {
-      const document = readDocument(newestForm(body));
+      const document = readDocument(upgradeDocument(body));
       return arranging.change(path.computer, window, async (db, id, state): Promise<ImportReport> => {
         const known = await loadReferences(db);
-        const plan = await inBetween(importStepwise(state, document, known, randomUUID));
+        const plan = await runCooperatively(importStepwise(state, document, known, randomUUID));
         if (plan.change.edits.length === 0)
           throw refused('Nothing to import: everything in this arrangement is here already.');
         await addMissing(db, plan.missing);

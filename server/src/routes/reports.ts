@@ -44,7 +44,7 @@ export function reportHandlers({ source, here }: Context): Handlers<'POST /repor
   };
 }
 
-const MOST_ERRORS = 5;
+const MAX_ERRORS = 5;
 
 function checkedReport(sent: ScanReport): ScanReport {
   const { schema } = sent as { schema?: unknown };
@@ -56,7 +56,7 @@ function checkedReport(sent: ScanReport): ScanReport {
         : 'This is no scan report. Write one on the other computer with: npm run scan -- FOLDER --json report.json',
     );
   if (!fits(sent)) {
-    const errors = (fits.errors ?? []).slice(0, MOST_ERRORS).map(({ instancePath, message }: ErrorObject) => ({
+    const errors = (fits.errors ?? []).slice(0, MAX_ERRORS).map(({ instancePath, message }: ErrorObject) => ({
       path: instancePath === '' ? 'report' : instancePath.slice(1).replaceAll('/', '.'),
       message: message ?? 'does not fit',
     }));

@@ -14,12 +14,12 @@ import { ownPlugins, withOwnPlugins } from '@clever-drawer/core/chests/own-entri
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
 import { withChoicesStepwise, type Chosen } from '@clever-drawer/core/chests/with-choices';
 import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
-import { inBetween, othersTurn } from '../in-between.js';
+import { runCooperatively, yieldToEventLoop } from '../run-cooperatively.js';
 import { filesWithIds } from './file-store.js';
 import { loadCounts } from './load-store.js';
-import { presentAmong } from './preset-store.js';
+import { filterInstalledPresets } from './preset-store.js';
 import { ruledOn } from './trait-store.js';
 
 /** What is looked at: a computer's catalogue as it was worked out, and what is arranged there. */
@@ -40,13 +40,13 @@ interface ChosenCatalogue {
 }
 
 async function chosenCatalogue({ db, plugins: all, id, state }: Looked): Promise<ChosenCatalogue> {
-  const plugins = await inBetween(withChoicesStepwise(await withOwnEntries(db, id, all, state), state));
+  const plugins = await runCooperatively(withChoicesStepwise(await withOwnEntries(db, id, all, state), state));
   const arranged = arrangedPresets(state);
-  const present = arranged.size === 0 ? arranged : await presentAmong(db, id, arranged);
-  await othersTurn();
+  const present = arranged.size === 0 ? arranged : await filterInstalledPresets(db, id, arranged);
+  await yieldToEventLoop();
   const byId: Map<ItemId, Item> = itemsById(plugins, present, arranged, state.naming);
   for (const chain of chainItems<ChosenPlugin>(state, byId)) byId.set(chain.id, chain);
-  await othersTurn();
+  await yieldToEventLoop();
   return { plugins, byId };
 }
 
@@ -75,7 +75,7 @@ export async function arrangedPlugins(looked: Looked): Promise<ArrangedPluginVie
   const { db, id, state } = looked;
   const catalogue = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, catalogue.byId);
-  return inBetween(arrangedStepwise(state, catalogue, ruled));
+  return runCooperatively(arrangedStepwise(state, catalogue, ruled));
 }
 
 function* arrangedStepwise(
@@ -88,7 +88,7 @@ function* arrangedStepwise(
     for (const drawer of drawersOfChest(state, chest.id)) {
       const path = pathTo(state, drawer.id).map((one) => one.name);
       yield* eachStepwise(contentsOf(state, byId, drawer, ruled).plugins, ({ plugin, by, name }) =>
-        addTo(drawers, plugin.id, { drawerId: drawer.id, chest: chest.name, path, by, name }),
+        appendToGroup(drawers, plugin.id, { drawerId: drawer.id, chest: chest.name, path, by, name }),
       );
       yield;
     }
@@ -97,7 +97,7 @@ function* arrangedStepwise(
   yield* eachStepwise([...byId.values()], ({ id, preset, name: title, found }) => {
     if (preset === null) return;
     const places = placesOf(state, drawers, id);
-    addTo(presets, itemParts(id).pluginId, { bank: preset.bank, name: preset.name, title, found, places });
+    appendToGroup(presets, itemParts(id).pluginId, { bank: preset.bank, name: preset.name, title, found, places });
   });
   const views: ArrangedPluginView[] = [];
   // Field by field: to spread 50,000 of them takes most of a second.
@@ -176,7 +176,7 @@ export async function drawerSummaries(looked: Looked): Promise<DrawerView[]> {
   const { db, id, state } = looked;
   const { byId } = await chosenCatalogue(looked);
   const ruled = await ruledOn(db, id, state, byId);
-  return inBetween(summariesStepwise(state, byId, ruled));
+  return runCooperatively(summariesStepwise(state, byId, ruled));
 }
 
 /** What a drawer holds, in the order in which the screen shows it. */

@@ -5,7 +5,7 @@ import { columnNames, type ColumnType, type OldRow } from '@clever-drawer/core/c
 import type { Edit } from '@clever-drawer/core/chests/edit';
 import type { ComputerId } from '@clever-drawer/core/ids';
 import { listForDatabase } from '../database/json.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 
 const quoted = (names: readonly string[]): string => names.map((name) => `"${name}"`).join(', ');
 
@@ -96,7 +96,7 @@ async function putRows(db: EntityManager, computerId: ComputerId, kind: RowKind,
   for (const [name, { type }] of Object.entries(spec.columns)) {
     const own = rows.map((row) => row[name] ?? null);
     const isOne = name !== 'id' && own.every((value) => value === own[0]);
-    values.push(await inBetween(listForDatabase(isOne ? own.slice(0, 1) : own)));
+    values.push(await runCooperatively(listForDatabase(isOne ? own.slice(0, 1) : own)));
     const parameter = `$${String(values.length)}::jsonb`;
     const cast = CASTS.get(type) ?? '';
     if (isOne) read.push(`(${parameter} ->> 0)${cast}`);

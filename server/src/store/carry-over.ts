@@ -2,16 +2,16 @@ import type { EntityManager } from 'typeorm';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { applyEdits, mergeEdits, ofStudio, type Edit } from '@clever-drawer/core/chests/edit';
 import { takeOver } from '@clever-drawer/core/chests/join-plugins';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import { asId, type BuildId, type ComputerId, type PluginId } from '@clever-drawer/core/ids';
 import { loadArrangement, writeEdits } from './arrangement-store.js';
-import { groupAnew, type Grouped } from './grouping-store.js';
+import { regroupCatalogue, type Grouped } from './grouping-store.js';
 import { lockStudio, nextArrangement, regrouped } from './studio-store.js';
 
 /** The edits by which what the producer said of plugins that are gone goes to those that their builds belong to now. */
 export function carriedBy(state: Arrangement, { gone, moved }: Pick<Grouped, 'gone' | 'moved'>): Edit[] {
   const buildsOf = new Map<PluginId, BuildId[]>();
-  for (const [build, from] of Object.entries(moved)) addTo(buildsOf, from, asId<BuildId>(build));
+  for (const [build, from] of Object.entries(moved)) appendToGroup(buildsOf, from, asId<BuildId>(build));
   let after = state;
   const edits: Edit[] = [];
   for (const [from, to] of gone) {
@@ -44,6 +44,6 @@ export async function carryOver(db: EntityManager, computerId: ComputerId, group
 
 /** Groups the builds of all computers by the rules of today, once, after several arrangements were made one. */
 export async function regroupOnce(db: EntityManager, computerId: ComputerId): Promise<void> {
-  await carryOver(db, computerId, await groupAnew(db, new Map()));
+  await carryOver(db, computerId, await regroupCatalogue(db, new Map()));
   await regrouped(db);
 }

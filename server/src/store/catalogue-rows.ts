@@ -33,8 +33,8 @@ export async function putPlugins(db: EntityManager, plugins: readonly WorkedOut[
   }
 }
 
-/** Writes builds as they are to stand. When and with what a build arrived is kept from its first time. */
-export async function putBuilds(db: EntityManager, rows: readonly BuildToPut[]): Promise<void> {
+/** Inserts or updates builds. The time of arrival of a known build stays as it is. */
+export async function upsertBuilds(db: EntityManager, rows: readonly BuildToPut[]): Promise<void> {
   for (let at = 0; at < rows.length; at += AT_ONCE) {
     await db.query(
       `INSERT INTO build (id, "computerId", "pluginId", found, facts, "arrivedWithFolder")

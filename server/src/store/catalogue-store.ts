@@ -7,13 +7,13 @@ import { proposeVendorsStepwise } from '@clever-drawer/core/identity/propose-ven
 import { shownVendor } from '@clever-drawer/core/identity/vendor-name';
 import type { BuildId, BuildKey, ComputerId, PluginId } from '@clever-drawer/core/ids';
 import { asId } from '@clever-drawer/core/ids';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { compareNames } from '@clever-drawer/core/text/words';
 import type { PluginDetail, VendorView } from '@clever-drawer/contract/responses';
 import { BuildRow, PluginRow } from '../database/entities/catalogue.js';
 import { isUuid } from '../http/checked.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { rowsOf } from './arrangement-store.js';
 import { inOrder } from './build-order.js';
 import { claimCatalogue } from './catalogue-lock.js';
@@ -98,7 +98,7 @@ export async function loadVendors(db: EntityManager, computerId: ComputerId): Pr
     [computerId],
   );
   const byHand = new Set((await rowsOf(db, computerId, 'vendorSpelling')).map((row) => row.id));
-  return inBetween(vendorsStepwise(plugins, rows, byHand));
+  return runCooperatively(vendorsStepwise(plugins, rows, byHand));
 }
 
 function* vendorsStepwise(
@@ -108,7 +108,7 @@ function* vendorsStepwise(
 ): Stepwise<VendorView[]> {
   const writtenBy = new Map<string, { written: string; spelling: string | null; builds: number }[]>();
   yield* eachStepwise(rows, ({ name, written, builds }) =>
-    addTo(writtenBy, name, { written, spelling: shownVendor(written), builds }),
+    appendToGroup(writtenBy, name, { written, spelling: shownVendor(written), builds }),
   );
   const listed = plugins.map(({ name, plugins: count }) => {
     const own = writtenBy.get(name) ?? [];

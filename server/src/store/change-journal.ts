@@ -18,10 +18,10 @@ import type { Act, JournalEntry, JournalView, SavedChange, Step, Steps } from '@
 import { ChangeRow } from '../database/entities/journal.js';
 import { editsForDatabase } from '../database/json.js';
 import { conflict, refused } from '../http/http-error.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { writeEdits } from './arrangement-store.js';
 import { carriedBy } from './carry-over.js';
-import { groupAnew, type Grouped } from './grouping-store.js';
+import { regroupCatalogue, type Grouped } from './grouping-store.js';
 import { LOADS_OF_STEP } from './load-store.js';
 import { nextArrangement } from './studio-store.js';
 
@@ -30,17 +30,17 @@ export const KEPT_STEPS = 1000;
 /** See KEPT_STEPS. */
 export const KEPT_DAYS = 90;
 /** See KEPT_STEPS. */
-export const MOST_STEPS = 100_000;
+export const MAX_STEPS = 100_000;
 const TRIM_EVERY = 200;
 
 /** The two look-ups of each change. Each has a partial index of its own, so that they stay quick however long the journal is. */
-export const LAST_DONE = `SELECT seq AS number, label, "window" FROM change WHERE "computerId" = $1 AND NOT undone ORDER BY seq DESC LIMIT 1`;
-/** See LAST_DONE. */
+export const NEXT_UNDO_SQL = `SELECT seq AS number, label, "window" FROM change WHERE "computerId" = $1 AND NOT undone ORDER BY seq DESC LIMIT 1`;
+/** See NEXT_UNDO_SQL. */
 export const NEXT_UNDONE = `SELECT seq AS number, label, "window" FROM change WHERE "computerId" = $1 AND undone ORDER BY seq LIMIT 1`;
 
 /** What undo and redo would do next. */
 export async function stepsOf(db: EntityManager, computerId: ComputerId): Promise<Steps> {
-  const [undo = null] = await db.query<Step[]>(LAST_DONE, [computerId]);
+  const [undo = null] = await db.query<Step[]>(NEXT_UNDO_SQL, [computerId]);
   const [redo = null] = await db.query<Step[]>(NEXT_UNDONE, [computerId]);
   return { undo, redo };
 }
@@ -57,7 +57,7 @@ export async function saveChange(
   window: string | null,
 ): Promise<SavedChange> {
   // Put into words while the database writes, unless more comes of it.
-  const words = regroups(planned) ? null : inBetween(editsForDatabase(planned));
+  const words = regroups(planned) ? null : runCooperatively(editsForDatabase(planned));
   const [{ edits, moved }, known] = await Promise.all([written(db, computerId, state, planned, null), words]);
   await db.query('DELETE FROM change WHERE "computerId" = $1 AND undone', [computerId]);
   // A step bears the revision that it made: no number is ever used twice.
@@ -68,7 +68,7 @@ export async function saveChange(
       computerId,
       revision,
       label,
-      known ?? (await inBetween(editsForDatabase(edits))),
+      known ?? (await runCooperatively(editsForDatabase(edits))),
       ROW_FORM,
       moved === null ? null : JSON.stringify(moved),
       window,
@@ -91,7 +91,7 @@ async function written(
 ): Promise<{ edits: readonly Edit[]; moved: Grouped['moved'] | null }> {
   await writeEdits(db, computerId, edits);
   if (!regroups(edits)) return { edits, moved: null };
-  const grouped = await groupAnew(db, new Map([...releasedBy(edits), ...Object.entries(back ?? {})]));
+  const grouped = await regroupCatalogue(db, new Map([...releasedBy(edits), ...Object.entries(back ?? {})]));
   const carried = carriedBy(applyEdits(state, edits), grouped);
   await writeEdits(db, computerId, carried);
   return { edits: mergeEdits([...edits, ...carried]), moved: grouped.moved };
@@ -116,7 +116,7 @@ export async function step(
   const entry = await db.findOneByOrFail(ChangeRow, { seq: number });
   const done = await editsOf(entry);
   const edits = way === 'undo' ? inverse(done) : done;
-  const inTheWay = await inBetween(conflictStepwise(state, edits));
+  const inTheWay = await runCooperatively(conflictStepwise(state, edits));
   if (inTheWay !== undefined)
     throw conflict(
       `“${label}” can't be ${way === 'undo' ? 'undone' : 'redone'}, because what it touched has been changed since${await byWhat(db, computerId, number, inTheWay)}.`,
@@ -130,7 +130,7 @@ export async function step(
 
 /** The edits of a step in the newest form of rows, however they stand in the journal. */
 async function editsOf({ edits, form }: Pick<ChangeRow, 'edits' | 'form'>): Promise<Edit[]> {
-  const all = Array.isArray(edits) ? edits : await inBetween(unpackEdits(edits));
+  const all = Array.isArray(edits) ? edits : await runCooperatively(unpackEdits(edits));
   return form === ROW_FORM ? all : all.map((edit) => upgradeEdit(edit, form));
 }
 
@@ -167,7 +167,7 @@ export async function trimJournal(db: EntityManager, computerId: ComputerId): Pr
   const from = (kept: number): string =>
     `(SELECT seq FROM change WHERE "computerId" = $1 ORDER BY seq DESC OFFSET ${String(kept - 1)} LIMIT 1)`;
   await db.query(
-    `DELETE FROM change WHERE "computerId" = $1 AND (seq < ${from(MOST_STEPS)}
+    `DELETE FROM change WHERE "computerId" = $1 AND (seq < ${from(MAX_STEPS)}
        OR (seq < ${from(KEPT_STEPS)} AND "madeAt" < now() - interval '${String(KEPT_DAYS)} days'))`,
     [computerId],
   );

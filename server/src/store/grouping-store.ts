@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import type { EntityManager } from 'typeorm';
-import { groupAgain, type Hold } from '@clever-drawer/core/catalogue/group-again';
+import { groupAgain, type Hold } from '@clever-drawer/core/catalogue/regroup-catalogue';
 import { pluginOf } from '@clever-drawer/core/catalogue/plugin';
 import { whereTo } from '@clever-drawer/core/catalogue/where-to';
 import type { HeldBuild } from '@clever-drawer/core/chests/rows/held-build';
@@ -13,7 +13,7 @@ import { asId } from '@clever-drawer/core/ids';
 import { BuildRow } from '../database/entities/catalogue.js';
 import { rowsOf } from './arrangement-store.js';
 import { claimCatalogue } from './catalogue-lock.js';
-import { loadWorkedOut, putBuilds, putPlugins, type WorkedOut } from './catalogue-rows.js';
+import { loadWorkedOut, upsertBuilds, putPlugins, type WorkedOut } from './catalogue-rows.js';
 import { nextCatalogue } from './studio-store.js';
 
 /** A build as it is to stand; `pluginId` is the plugin that it belonged to before, undefined for one that has arrived. */
@@ -72,7 +72,7 @@ export async function writeGrouped(
     }),
   );
   const newRows = rows.filter((row) => !sameBuild(before.get(row.id), row));
-  await putBuilds(db, newRows);
+  await upsertBuilds(db, newRows);
   const went = rows.flatMap(({ id, pluginId }) => {
     const old = before.get(id);
     return old === undefined ? [] : [{ id, from: asId<PluginId>(old.pluginId), to: pluginId }];
@@ -101,10 +101,10 @@ export const standing = ({ id, computerId, found, facts, pluginId }: BuildRow): 
 });
 
 /**
- * Groups the catalogue anew after the producer joined, split or renamed, or took such a step back; `back`: plugins that builds return to, by the build's id
- * and by what names it on every computer.
+ * Regroups the catalogue after plugins were joined or split, after vendors were renamed, or after undo of such a change. `back`: the plugins that builds return
+ * to, by the build's id and by its key.
  */
-export async function groupAnew(db: EntityManager, back: ReadonlyMap<string, PluginId>): Promise<Grouped> {
+export async function regroupCatalogue(db: EntityManager, back: ReadonlyMap<string, PluginId>): Promise<Grouped> {
   await claimCatalogue(db);
   const rows = await allBuilds(db);
   const builds = rows.map((row) => {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
-import type { LoadedView, UsesView, UseView } from '@clever-drawer/contract/responses';
+import type { LoadCountsResponse, UsesView, UseView } from '@clever-drawer/contract/responses';
 import { itemId, itemParts } from '@clever-drawer/core/chests/item';
 import type { ComputerId, ItemId, PluginId, PresetKey } from '@clever-drawer/core/ids';
 import type { LoadWay, Spot } from '@clever-drawer/core/menu/use';
@@ -68,8 +68,8 @@ export async function lastLoad(db: EntityManager, computerId: ComputerId): Promi
 export async function loadCounts(
   db: EntityManager,
   computerId: ComputerId,
-): Promise<ReadonlyMap<string, LoadedView['plugins'][number]>> {
-  const rows = await db.query<LoadedView['plugins'][number][]>(
+): Promise<ReadonlyMap<string, LoadCountsResponse['plugins'][number]>> {
+  const rows = await db.query<LoadCountsResponse['plugins'][number][]>(
     // Counted by build first: a million loads are of a few thousand builds.
     `SELECT coalesce(b."pluginId", l."pluginId") AS "pluginId", sum(l.loads)::int AS loads,
             to_char(max(l.last) AT TIME ZONE 'UTC', ${ISO}) AS "lastLoad",
@@ -83,7 +83,7 @@ export async function loadCounts(
 }
 
 /** So many of the last loads are told of: what is older hardly counts. */
-const MOST_TOLD = 4000;
+const MAX_TOLD = 4000;
 
 /** The last loads of a computer, newest first, each for the plugin that its build belongs to now. */
 export async function usesOf(db: EntityManager, computerId: ComputerId): Promise<UsesView> {
@@ -99,7 +99,7 @@ export async function usesOf(db: EntityManager, computerId: ComputerId): Promise
               l."slotKind" AS slot, l."laneKind", l.lane, l.session, l.before, l.way
        FROM load l LEFT JOIN build b ON b.id = l."buildId"
        WHERE l."computerId" = $1 AND NOT l.undone ORDER BY l."loadedAt" DESC LIMIT $2`,
-      [computerId, MOST_TOLD],
+      [computerId, MAX_TOLD],
     ),
   ]);
   const uses = rows.map(({ pluginId, preset, ...use }): UseView => ({ item: itemId({ pluginId, preset }), ...use }));

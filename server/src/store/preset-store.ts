@@ -6,14 +6,10 @@ import type { ComputerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { revisionsOf } from './studio-store.js';
 
 /** The most presets that are told of: what a page can hold and search at once. */
-export const MOST_PRESETS = 100_000;
+export const MAX_PRESETS = 100_000;
 
 /** The presets of the builds that a computer has, each once for its plugin, by plugin, bank and name. */
-export async function loadPresets(
-  db: EntityManager,
-  computerId: ComputerId,
-  most = MOST_PRESETS,
-): Promise<PresetsView> {
+export async function loadPresets(db: EntityManager, computerId: ComputerId, most = MAX_PRESETS): Promise<PresetsView> {
   const rows = await db.query<(PresetsView['presets'][number] & { all: number })[]>(
     `SELECT "pluginId", bank, name, count(*) OVER ()::int AS all FROM
        (SELECT DISTINCT b."pluginId", one->>'bank' AS bank, one->>'name' AS name
@@ -30,8 +26,8 @@ export async function loadPresets(
   };
 }
 
-/** Those of some presets that a computer has. */
-export async function presentAmong(
+/** Filters presets down to those that a computer has. */
+export async function filterInstalledPresets(
   db: EntityManager,
   computerId: ComputerId,
   items: ReadonlySet<ItemId>,

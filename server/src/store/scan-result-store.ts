@@ -7,7 +7,7 @@ import { scanStory, type ScanEvent } from '@clever-drawer/core/catalogue/scan-st
 import type { Fault } from '@clever-drawer/core/facts/fault';
 import type { LeftOut } from '@clever-drawer/core/facts/left-out';
 import type { BuildId, ComputerId, PluginId } from '@clever-drawer/core/ids';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import { asId } from '@clever-drawer/core/ids';
 import type { ScanOutcome } from '@clever-drawer/contract/responses';
 import { withPresets } from '@clever-drawer/scan/attach-presets';
@@ -139,7 +139,7 @@ export const knownBuild = ({ id, pluginId, facts, found }: BuildRow): KnownBuild
 /** Faults as places with nothing else: folders and links that could not be followed have no stamp. */
 export function faultPlaces(faults: readonly Fault[], stamp: readonly string[] = []): PlaceReading[] {
   const byPath = new Map<string, Fault[]>();
-  for (const fault of faults) addTo(byPath, fault.path, fault);
+  for (const fault of faults) appendToGroup(byPath, fault.path, fault);
   return [...byPath].map(([path, own]) => ({ path, stamp, reading: { builds: [], faults: own } }));
 }
 

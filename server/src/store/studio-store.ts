@@ -67,21 +67,21 @@ export const mustRegroup = async (db: EntityManager): Promise<boolean> =>
   (await db.findOneByOrFail(StudioRow, { id: 1 })).regroups;
 
 /** What became of the arrangements of several computers when they were made one; null where there was one only. */
-export const unionOf = async (db: EntityManager): Promise<StudioRow['union']> =>
+export const findArrangementMerge = async (db: EntityManager): Promise<StudioRow['union']> =>
   (await db.findOneByOrFail(StudioRow, { id: 1 })).union;
 
 /** Notes that builds have been grouped by the rules of today. */
 export const regrouped = (db: EntityManager): Promise<unknown> => db.update(StudioRow, { id: 1 }, { regroups: false });
 
 /** Menus and kinds of slots are few. */
-const MOST_MENUS = 200;
+const MAX_MENUS = 200;
 
 /** Notes which chest or drawer is open in a menu (null: none); false where too many menus are noted already. */
 export async function noteOpen(db: EntityManager, menu: string, id: string | null): Promise<boolean> {
   const [, changed] = await db.query<[unknown, number]>(
     `UPDATE studio SET "lastOpen" = CASE WHEN $2::text IS NULL THEN "lastOpen" - $1 ELSE "lastOpen" || jsonb_build_object($1, $2) END
      WHERE "lastOpen" ? $1 OR $2::text IS NULL OR (SELECT count(*) FROM jsonb_object_keys("lastOpen")) < $3`,
-    [menu, id, MOST_MENUS],
+    [menu, id, MAX_MENUS],
   );
   return changed > 0;
 }

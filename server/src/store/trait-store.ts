@@ -1,11 +1,11 @@
 import type { EntityManager } from 'typeorm';
 import type { AllTraitsView } from '@clever-drawer/contract/responses';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
-import { NOTHING_RULED, ruledStepwise, type Ruled } from '@clever-drawer/core/chests/ruled';
+import { NOTHING_RULED, evaluateRulesStepwise, type Ruled } from '@clever-drawer/core/chests/ruled';
 import { askedByRules, type Askable } from '@clever-drawer/core/chests/rule-sources';
 import type { ComputerId, ItemId } from '@clever-drawer/core/ids';
 import { localDay } from '@clever-drawer/core/local-day';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { loadCounts } from './load-store.js';
 import { revisionsOf } from './studio-store.js';
 
@@ -53,5 +53,5 @@ export async function ruledOn(
   const { plugins } = asked.traits ? await loadTraits(db, id) : { plugins: [] };
   const traits = new Map(plugins.map(({ pluginId, ...own }) => [pluginId, own]));
   const today = localDay(new Date());
-  return inBetween(ruledStepwise({ state, items, traits, presets: asked.presets, today }));
+  return runCooperatively(evaluateRulesStepwise({ state, items, traits, presets: asked.presets, today }));
 }

@@ -6,7 +6,7 @@ import { eachStepwise, type Stepwise } from '@clever-drawer/core/stepwise';
 import { compareNames, joined } from '@clever-drawer/core/text/words';
 import type { BuildView, PluginView } from '@clever-drawer/contract/responses';
 import { answersTo } from '../database/answers-to.js';
-import { inBetween } from '../in-between.js';
+import { runCooperatively } from '../run-cooperatively.js';
 import { inOrder } from './build-order.js';
 import { loadWorkedOut } from './catalogue-rows.js';
 import { ISO } from './load-store.js';
@@ -28,7 +28,7 @@ export async function workedCatalogue(db: EntityManager, computerId: ComputerId)
     () => loadArrivals(db, computerId),
     () => buildsOfCatalogue(db, computerId),
   ] as const);
-  return inBetween(workedOutStepwise(plugins, arrivals, builds));
+  return runCooperatively(workedOutStepwise(plugins, arrivals, builds));
 }
 
 function* workedOutStepwise(
@@ -73,7 +73,7 @@ function* workedOutStepwise(
 }
 
 /** Plugins that some computer has, or that stand in a drawer, on a tray, in a slot or in a chain. */
-export async function keptPlugins(db: EntityManager): Promise<ReadonlySet<string>> {
+export async function findReferencedPluginIds(db: EntityManager): Promise<ReadonlySet<string>> {
   const rows = await db.query<{ pluginId: string }[]>(
     `SELECT "pluginId" FROM build UNION SELECT "pluginId" FROM entry UNION SELECT "pluginId" FROM tray_entry
      UNION SELECT "pluginId" FROM never_in UNION SELECT "pluginId" FROM slot WHERE "pluginId" IS NOT NULL UNION SELECT "pluginId" FROM chain_part`,
@@ -130,7 +130,7 @@ const viewOf = (row: BuildOfCatalogue): BuildView => ({
 });
 
 /** So many further names of a plugin are kept to be found by; a plugin of many variants has one for each. */
-const MOST_NAMES = 6;
+const MAX_NAMES = 6;
 
 /** Names that read otherwise than the shown one. */
 function otherNames(name: string, given: readonly string[]): string[] {
@@ -140,7 +140,7 @@ function otherNames(name: string, given: readonly string[]): string[] {
   return given
     .filter((one) => joined(one) !== shown)
     .sort()
-    .slice(0, MOST_NAMES);
+    .slice(0, MAX_NAMES);
 }
 
 /** When a plugin was first met on a computer, and whether it was there when its folder was first scanned. */

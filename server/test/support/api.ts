@@ -14,10 +14,10 @@ import { FileReadings } from '../../src/jobs/file-readings.js';
 import type { Here } from '../../src/here';
 import { startCluster } from '../../src/database/cluster';
 import { openDatabase } from '../../src/database/data-source';
-import { readBodyApart } from '../../src/http/read-body-apart';
-import { Arranging } from '../../src/jobs/arranging';
+import { readBodyInWorker } from '../../src/http/read-body-in-worker';
+import { ArrangementService } from '../../src/jobs/arrangement-service';
 import { Arrivals } from '../../src/jobs/arrivals';
-import { listenTo } from '../../src/jobs/listening';
+import { subscribeToNotifications } from '../../src/jobs/listening';
 import { runScanJob } from '../../src/jobs/scan-job';
 import { ScanQueue } from '../../src/jobs/scan-queue';
 import { misfits } from './interface';
@@ -56,10 +56,10 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
   const log = pino({ level: process.env.LOG_LEVEL ?? 'silent' });
   const arrivals = new Arrivals(source, log, here);
   const fileReadings = new FileReadings(source, log, (id) => here.is(id));
-  const arranging = new Arranging(source, (id, { edits }) => {
+  const arranging = new ArrangementService(source, (id, { edits }) => {
     if (edits.some(({ of }) => of === 'fileFolder')) fileReadings.start(id);
   });
-  const line = await listenTo(
+  const line = await subscribeToNotifications(
     cluster.url,
     log,
     (news) => arranging.heard(news),
@@ -81,7 +81,7 @@ export async function startApi(scan: typeof runScan = runScan, here: Here = EVER
       users: [],
       signIn: null,
       askingRoom: () => Promise.resolve('open'),
-      readLarge: readBodyApart,
+      readLarge: readBodyInWorker,
       readProject: (bytes) => Promise.resolve(readDawproject(bytes, new Date())),
       scans: new ScanQueue(
         source,

@@ -1,7 +1,7 @@
 /** Holds every answer of the API tests to the document of the interface. */
 import Ajv2020, { type ValidateFunction } from 'ajv/dist/2020';
 import { API } from '@clever-drawer/contract/api';
-import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-of';
+import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-types';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
 
 const document = openApiDocument() as {

@@ -1,6 +1,6 @@
 /** Requests drawn with a seed from the interface's own schemas: some as they should be, most with something wrong in them. */
 import { API } from '@clever-drawer/contract/api';
-import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-of';
+import { partsOfKey, type EndpointKey } from '@clever-drawer/contract/api-types';
 import { openApiDocument } from '@clever-drawer/contract/openapi';
 
 type Json = Readonly<Record<string, unknown>>;

@@ -77,8 +77,8 @@ export const noteTold = (
       : { epoch, revision },
   );
 
-/** How far the server has announced to be. */
-export const toldOf = (client: QueryClient, computer: ComputerId): Announced =>
+/** The last revision that the server has announced. */
+export const lastAnnouncedRevision = (client: QueryClient, computer: ComputerId): Announced =>
   client.getQueryData<Announced>(toldKey(computer)) ?? NOTHING_ANNOUNCED;
 
 /** Whether something is as new as what the server has announced. */
@@ -90,16 +90,16 @@ const isAsNewAs = (
 /** Whether this window lacks something that the server has announced. */
 export function isBehindServer(client: QueryClient, computer: ComputerId): boolean {
   const window = knownIn(client, computer);
-  return window !== undefined && (window.isBehind || !isAsNewAs(window.held, toldOf(client, computer)));
+  return window !== undefined && (window.isBehind || !isAsNewAs(window.held, lastAnnouncedRevision(client, computer)));
 }
 
-const MOST_TRIES = 3;
+const MAX_TRIES = 3;
 
 /** Everything arranged, as new as what the server has told of: a look that began before may come back after. */
 async function latest(client: QueryClient, computer: ComputerId): Promise<ArrangementView> {
   for (let tries = 1; ; tries++) {
     const view = await call('GET /computers/{computer}/arrangement', { path: { computer } });
-    if (tries === MOST_TRIES || isAsNewAs(view, toldOf(client, computer))) return view;
+    if (tries === MAX_TRIES || isAsNewAs(view, lastAnnouncedRevision(client, computer))) return view;
   }
 }
 

@@ -1,15 +1,15 @@
 import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { toast } from 'sonner';
-import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api-of';
+import type { AnswerOf, EndpointKey, RequestOf } from '@clever-drawer/contract/api-types';
 import type { SentIntent } from '@clever-drawer/contract/intents';
 import type { LoadRequest } from '@clever-drawer/contract/requests';
 import type { AddedFolder, ImportReport, SavedChange, SessionReport } from '@clever-drawer/contract/responses';
-import { markOf, outcomeMark, type Edit } from '@clever-drawer/core/chests/edit';
+import { markOf, hashEditResults, type Edit } from '@clever-drawer/core/chests/edit';
 import type { FolderSwitches } from '@clever-drawer/core/chests/change-folders';
 import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { atOnce } from '@clever-drawer/core/stepwise';
+import { runToCompletion } from '@clever-drawer/core/stepwise';
 import { ApiError, call, Cancelled, wordsOf, type Asked } from '../lib/api';
 import { tell } from '../lib/telling';
 import { whenIdle } from '../lib/when-idle';
@@ -106,7 +106,7 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
       ...(repeats === null ? {} : { repeats }),
     });
     // Marked while the server is at work.
-    const marking = brief ? whenIdle().then(() => atOnce(outcomeMark(own))) : null;
+    const marking = brief ? whenIdle().then(() => runToCompletion(hashEditResults(own))) : null;
     const [{ edits, comesTo, ...saved }, planned] = await Promise.all([asked, marking]);
     if (edits !== null) return { ...saved, edits };
     if (comesTo !== planned) throw new SavedOtherwise();

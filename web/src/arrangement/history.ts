@@ -26,7 +26,7 @@ export interface History {
   readonly isUnknown: { readonly undo: boolean; readonly redo: boolean };
 }
 
-const MOST_STEPS = 50;
+const MAX_STEPS = 50;
 /** Both are known. */
 export const KNOWN = { undo: false, redo: false };
 /** Something is on its way whose outcome only the server knows. */
@@ -43,7 +43,7 @@ export const empty = ({ undo, redo }: Steps): History => ({
 /** After a new step: nothing can be redone. */
 export const done = (history: History, step: KnownStep): History => ({
   ...history,
-  done: [...history.done, step].slice(-MOST_STEPS),
+  done: [...history.done, step].slice(-MAX_STEPS),
   undone: [],
   steps: { undo: step.ref, redo: null },
   isUnknown: KNOWN,
@@ -55,7 +55,7 @@ export function back(history: History, step: KnownStep): History {
   return {
     ...history,
     done: left,
-    undone: [...history.undone, step].slice(-MOST_STEPS),
+    undone: [...history.undone, step].slice(-MAX_STEPS),
     steps: { undo: left.at(-1)?.ref ?? null, redo: step.ref },
     isUnknown: { undo: left.length === 0, redo: false },
   };
@@ -66,7 +66,7 @@ export function forth(history: History, step: KnownStep): History {
   const left = history.undone.slice(0, -1);
   return {
     ...history,
-    done: [...history.done, step].slice(-MOST_STEPS),
+    done: [...history.done, step].slice(-MAX_STEPS),
     undone: left,
     steps: { undo: step.ref, redo: left.at(-1)?.ref ?? null },
     isUnknown: { undo: false, redo: left.length === 0 },

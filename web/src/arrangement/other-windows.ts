@@ -2,8 +2,8 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { WindowEvent } from '@clever-drawer/contract/responses';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { lookAtLoads } from '../catalogue/look-at-loads';
-import { isOlderCatalogue, lookAtCatalogue } from '../catalogue/queries';
+import { refetchLoads } from '../catalogue/refetch-loads';
+import { isOlderCatalogue, invalidateCatalogueQueries } from '../catalogue/queries';
 import { bring, isBehindServer, noteTold, resync } from './arrangement-query';
 import { connectEvents } from './events/connect';
 import type { Connection, StreamListener } from './events/event-stream';
@@ -11,7 +11,7 @@ import { queued } from './queue';
 import { refreshAfter } from './refresh-after';
 import { noteServer } from './server-state';
 import { windowName } from './window-name';
-import { heard, heardElsewhere } from './window-state';
+import { heard, applyRemoteChange } from './window-state';
 
 /** Opens a computer's events. */
 export type Connect = (computer: ComputerId, listener: StreamListener) => Connection;
@@ -23,7 +23,7 @@ export function follow(client: QueryClient, computer: ComputerId, connect: Conne
   const onData = (data: string): void => {
     const event = JSON.parse(data) as WindowEvent;
     if (event.kind === 'used') {
-      void lookAtLoads(client, computer);
+      void refetchLoads(client, computer);
     } else if (event.kind === 'database') {
       noteServer(client, event.isThere ? 'there' : 'database-gone');
       // What could not be answered meanwhile is asked for again.
@@ -32,10 +32,10 @@ export function follow(client: QueryClient, computer: ComputerId, connect: Conne
       noteServer(client, 'there');
       // The stream has just been opened, maybe again, or another server wrote: how far things are, and not what happened.
       noteTold(client, computer, { epoch: event.epoch, revision: event.arrangementRevision });
-      if (isOlderCatalogue(client, computer, event)) lookAtCatalogue(client, computer);
+      if (isOlderCatalogue(client, computer, event)) invalidateCatalogueQueries(client, computer);
     } else if (event.window !== windowName(client)) {
       noteTold(client, computer, { revision: event.saved.revision });
-      const take = event.saved.computerId === computer ? heard : heardElsewhere;
+      const take = event.saved.computerId === computer ? heard : applyRemoteChange;
       bring(client, computer, (window, nameOf) => take(window, event.saved, nameOf));
       refreshAfter(client, computer, event.saved);
     }

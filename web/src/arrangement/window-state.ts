@@ -13,7 +13,7 @@ import {
   type Edit,
 } from '@clever-drawer/core/chests/edit';
 import type { Intent } from '@clever-drawer/core/chests/intent';
-import { planWish } from '@clever-drawer/core/chests/plan-change';
+import { planIntents } from '@clever-drawer/core/chests/plan-change';
 import type { NameOf, Plan } from '@clever-drawer/core/chests/plan';
 import { back, blind, done, empty, forth, KNOWN, type History, type StepRef } from './history';
 
@@ -101,7 +101,7 @@ export const planIn = (window: WindowState, intents: readonly Intent[], nameOf: 
 
 /** A wish is planned when it is made, to say what it is or why it can't be, and at once again as an act on its way: on the same state it is the same. */
 const planned = memoizeOne(
-  planWish,
+  planIntents,
   ([state, intents], [lastState, lastIntents]) => state === lastState && intents === lastIntents,
 );
 
@@ -142,8 +142,8 @@ export function failed(window: WindowState, id: number, reason: string | null, n
 export const heard = (window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState =>
   took(window, saved, null, nameOf);
 
-/** A change that was made at another computer: it is no step of this one, and what can be undone here stays as it is. */
-export function heardElsewhere(window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState {
+/** Applies a change that was made on another computer. It is no undo step of this computer. */
+export function applyRemoteChange(window: WindowState, saved: SavedChange, nameOf: NameOf): WindowState {
   const { held } = window;
   if (saved.revision !== held.revision + 1) return notNext(window, saved, nameOf);
   const state = applyEdits(held.state, saved.edits);

@@ -6,7 +6,7 @@ import type { Intent } from '@clever-drawer/core/chests/intent';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ASIDE_LABELS, ASIDE_REASONS, MAX_REASON_LENGTH } from '@clever-drawer/core/chests/rows/aside';
 import {
-  callsItselfDemo,
+  isLabelledDemo,
   demosOf,
   narrowBuilds,
   buildsNotPreferred,
@@ -239,7 +239,7 @@ function wishOf(
       return {
         pluginIds: plugins.map((plugin) => plugin.id),
         builds: [],
-        reason: plugins.length > 0 && plugins.every(callsItselfDemo) ? 'demo' : 'not-for-me',
+        reason: plugins.length > 0 && plugins.every(isLabelledDemo) ? 'demo' : 'not-for-me',
       };
     case 'narrow':
       return narrowBuilds(all, kept);

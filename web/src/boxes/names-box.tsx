@@ -6,7 +6,7 @@ import { FormBox } from '../parts/form-box';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { NewNames } from '@clever-drawer/core/chests/intent';
 import { proposeStripLabel, tagsOf } from '@clever-drawer/core/chests/naming';
-import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
+import { MAX_STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
 import { compareNames, fold } from '@clever-drawer/core/text/words';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Changes } from '../arrangement/changes';
@@ -118,13 +118,13 @@ export function NamesBox({
           <Form.Control
             id={`${id}-label`}
             value={label}
-            maxLength={STRIP_LABEL_LENGTH}
+            maxLength={MAX_STRIP_LABEL_LENGTH}
             autoComplete="off"
             placeholder={proposeStripLabel(shown)}
             onChange={(event) => setLabel(event.target.value)}
           />
           <Form.Text>
-            Up to {STRIP_LABEL_LENGTH} characters, for mixer slots. Left empty, it is the one shown in grey.
+            Up to {MAX_STRIP_LABEL_LENGTH} characters, for mixer slots. Left empty, it is the one shown in grey.
           </Form.Text>
         </>
       )}

@@ -3,9 +3,9 @@ import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { fillNamePattern, proposeStripLabel } from '@clever-drawer/core/chests/naming';
 import type { Intent, NewNames } from '@clever-drawer/core/chests/intent';
-import { STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
-import { cappedText } from '@clever-drawer/core/facts/caps';
+import { MAX_STRIP_LABEL_LENGTH } from '@clever-drawer/core/chests/rows/naming';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { truncateText } from '@clever-drawer/core/facts/caps';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { fold } from '@clever-drawer/core/text/words';
 import type { Changes } from '../arrangement/changes';
@@ -23,8 +23,8 @@ type Row = Readonly<Record<Field, string>>;
 
 const LABELS: Readonly<Record<Field, string>> = { nickname: 'Nickname', stripLabel: 'Strip label', note: 'Note' };
 const LENGTHS: Readonly<Record<Field, number>> = {
-  nickname: NAME_LENGTH,
-  stripLabel: STRIP_LABEL_LENGTH,
+  nickname: MAX_NAME_LENGTH,
+  stripLabel: MAX_STRIP_LABEL_LENGTH,
   note: MAX_NOTE_LENGTH,
 };
 
@@ -97,7 +97,7 @@ export function NamesTable({
           id={`${id}-pattern`}
           size="sm"
           value={pattern}
-          maxLength={NAME_LENGTH}
+          maxLength={MAX_NAME_LENGTH}
           placeholder="{vendor} {type} {n}"
           onChange={(event) => setPattern(event.target.value)}
         />
@@ -108,14 +108,14 @@ export function NamesTable({
           onClick={() =>
             change((plugin, row, at) => ({
               ...row,
-              nickname: cappedText(
+              nickname: truncateText(
                 fillNamePattern(pattern, {
                   name: plugin.givenName,
                   vendor: plugin.vendor ?? '',
                   type: kindInWords(plugin.types, plugin.role),
                   n: String(at + 1),
                 }),
-                NAME_LENGTH,
+                MAX_NAME_LENGTH,
               ),
             }))
           }

@@ -4,7 +4,7 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ownEntriesByKey, ownEntryIdOf, ownEntryKey, programsOf } from '@clever-drawer/core/chests/own-entries';
 import { MAX_OWN_ENTRIES } from '@clever-drawer/core/chests/plan-own-entries';
 import { readOwnList, type ProposedEntry } from '@clever-drawer/core/chests/read-own-list';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { fold } from '@clever-drawer/core/text/words';
@@ -82,7 +82,7 @@ export function OwnEntriesBox({ state, changes, added, close }: Props) {
       <Form.Control
         id={`${id}-program`}
         value={program}
-        maxLength={NAME_LENGTH}
+        maxLength={MAX_NAME_LENGTH}
         autoComplete="off"
         autoFocus
         list={`${id}-programs`}

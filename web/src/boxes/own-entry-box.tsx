@@ -3,7 +3,7 @@ import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { ownEntriesByKey, ownEntryKey, programsOf } from '@clever-drawer/core/chests/own-entries';
 import type { OwnEntry } from '@clever-drawer/core/chests/rows/own-entry';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import type { Changes } from '../arrangement/changes';
 import { FormBox } from '../parts/form-box';
 import { RoleSelect, TypeSelect, WidthSelect } from './own-entry-fields';
@@ -44,7 +44,7 @@ export function OwnEntryBox({ entry, state, changes, close }: Props) {
       <Form.Control
         id={`${id}-name`}
         value={typed.name}
-        maxLength={NAME_LENGTH}
+        maxLength={MAX_NAME_LENGTH}
         autoComplete="off"
         autoFocus
         onChange={(event) => set({ name: event.target.value })}
@@ -59,7 +59,7 @@ export function OwnEntryBox({ entry, state, changes, close }: Props) {
       <Form.Control
         id={`${id}-program`}
         value={typed.program}
-        maxLength={NAME_LENGTH}
+        maxLength={MAX_NAME_LENGTH}
         autoComplete="off"
         list={`${id}-programs`}
         onChange={(event) => set({ program: event.target.value })}
@@ -73,7 +73,7 @@ export function OwnEntryBox({ entry, state, changes, close }: Props) {
       <Form.Control
         id={`${id}-maker`}
         value={typed.maker ?? ''}
-        maxLength={NAME_LENGTH}
+        maxLength={MAX_NAME_LENGTH}
         autoComplete="off"
         placeholder={program}
         onChange={(event) => set({ maker: event.target.value })}

@@ -2,7 +2,7 @@ import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { webAddress } from '@clever-drawer/contract/parts';
-import { LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
+import { MAX_LINK_LENGTH } from '@clever-drawer/core/chests/rows/vendor-note';
 import type { Changes } from '../arrangement/changes';
 import { FormBox } from '../parts/form-box';
 import { PlainButton } from '../parts/plain-button';
@@ -50,7 +50,7 @@ function VendorNoteBox({ vendor, state, changes, close }: Props & { readonly clo
   const [link, setLink] = useState(before?.link ?? '');
   const id = useId();
   const address = link.trim();
-  const isWrong = address !== '' && !webAddress(LINK_LENGTH).isValidSync(address);
+  const isWrong = address !== '' && !webAddress(MAX_LINK_LENGTH).isValidSync(address);
   const submit = (): void => {
     if (isWrong) return;
     close();
@@ -75,7 +75,7 @@ function VendorNoteBox({ vendor, state, changes, close }: Props & { readonly clo
         <Form.Control
           type="url"
           value={link}
-          maxLength={LINK_LENGTH}
+          maxLength={MAX_LINK_LENGTH}
           isInvalid={isWrong}
           onChange={(event) => setLink(event.target.value)}
         />

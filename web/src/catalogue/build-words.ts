@@ -1,6 +1,6 @@
 import type { BuildView } from '@clever-drawer/contract/responses';
 import type { BuildKey } from '@clever-drawer/core/ids';
-import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/build-for';
+import { buildFor, type LoadedAt } from '@clever-drawer/core/menu/choose-build';
 
 type DescribedBuild = Pick<BuildView, 'format' | 'version' | 'outputs' | 'architectures'>;
 

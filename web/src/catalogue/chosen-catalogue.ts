@@ -9,7 +9,7 @@ import { itemId, pluginOfItem } from '@clever-drawer/core/chests/item';
 import { ownPlugins, withOwnPlugins } from '@clever-drawer/core/chests/own-entries';
 import { arrangedPresets, itemsById, type ItemOf } from '@clever-drawer/core/chests/preset-item';
 import { withChoices, type Chosen } from '@clever-drawer/core/chests/with-choices';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { compareNames } from '@clever-drawer/core/text/words';
 import { useComputer } from '../lib/use-computer';
@@ -150,7 +150,7 @@ const ownNamesIn = (() => {
   let known: OwnNames = new Map();
   return memoizeOne((entry: Arrangement['entry']): OwnNames => {
     const now = new Map<ItemId, string[]>();
-    for (const row of entry.values()) if (row.name !== null) addTo(now, itemId(row), row.name);
+    for (const row of entry.values()) if (row.name !== null) appendToGroup(now, itemId(row), row.name);
     const isSame =
       now.size === known.size && [...now].every(([id, names]) => known.get(id)?.join('\n') === names.join('\n'));
     if (!isSame) known = now;

@@ -27,7 +27,7 @@ export function partedFound(
   const plugins = numbers.filter((number) => items[number]?.preset === null && items[number].chain === undefined);
   // Often nothing but plugins was found, tens of thousands of them.
   if (plugins.length === numbers.length) return { plugins, presets: [], ranks: NO_RANKS };
-  const isNamed = namedBy(typed);
+  const isNamed = findReferences(typed);
   const found = new Set(Array.from(plugins, (number) => items[number]?.id));
   const presets: RankedItem[] = [];
   const ranks = new Uint32Array(items.length);
@@ -62,7 +62,7 @@ export function mergeByRank(
 }
 
 /** Whether each typed word begins a word of a preset, its bank, its plugin or vendor, or is the initials of one of them. */
-function namedBy(typed: string): (item: ChosenItem) => boolean {
+function findReferences(typed: string): (item: ChosenItem) => boolean {
   const wanted = wordsOf(typed);
   return ({ name, givenName, vendor, preset, naming }) => {
     const texts = [name, givenName, vendor ?? '', preset?.bank ?? '', ...(naming?.tags ?? [])].map(wordsOf);

@@ -1,7 +1,7 @@
 import { isOwnEntry, type OwnEntryLoads } from '@clever-drawer/core/chests/own-entries';
 import { queryOptions, useInfiniteQuery, useQuery, type QueryClient } from '@tanstack/react-query';
 import { fromColumns } from '@clever-drawer/contract/columns';
-import type { LoadedView, PluginView, ScanView } from '@clever-drawer/contract/responses';
+import type { LoadCountsResponse, PluginView, ScanView } from '@clever-drawer/contract/responses';
 import type { LeftOutReason } from '@clever-drawer/core/facts/left-out';
 import { presetKey } from '@clever-drawer/core/catalogue/plugin-presets';
 import { itemId } from '@clever-drawer/core/chests/item';
@@ -169,7 +169,7 @@ export type OwnEntryLoadsById = ReadonlyMap<PluginId, OwnEntryLoads>;
 /** Of no own entry. */
 export const NO_LOADS: OwnEntryLoadsById = new Map();
 
-const ownEntryLoadsIn = ({ plugins }: LoadedView): OwnEntryLoadsById =>
+const ownEntryLoadsIn = ({ plugins }: LoadCountsResponse): OwnEntryLoadsById =>
   new Map(
     plugins.flatMap(({ pluginId, loads, lastLoad }) => (isOwnEntry(pluginId) ? [[pluginId, { loads, lastLoad }]] : [])),
   );
@@ -210,8 +210,8 @@ export const catalogueIn = (client: QueryClient, computer: ComputerId): Catalogu
 
 const OF_FILES = ['file-folders', 'files', 'files-here'];
 
-/** The server has grouped the builds anew, or scanned: what shows the catalogue looks at it again. */
-export function lookAtCatalogue(client: QueryClient, computer: ComputerId): void {
+/** Invalidates the queries that show the catalogue, after a scan or after builds were regrouped. */
+export function invalidateCatalogueQueries(client: QueryClient, computer: ComputerId): void {
   for (const name of ['catalogue', 'own-entry-loads', 'traits', 'presets', 'plugin', 'vendors', ...OF_FILES])
     void client.invalidateQueries({ queryKey: [name, computer] });
 }
@@ -226,8 +226,8 @@ export function isOlderCatalogue(
   return own !== undefined && (own.epoch !== now.epoch || own.revision < now.catalogueRevision);
 }
 
-/** How often plugins were loaded, as the server tells it: where the catalogue shows it, and where rules ask for it. What is the same stays what it is. */
-export function tellLoaded(client: QueryClient, computer: ComputerId, loaded: LoadedView): void {
+/** Applies load counts from the server to the cached catalogue and to the facts that rules use. Unchanged plugins keep their identity. */
+export function applyLoadCounts(client: QueryClient, computer: ComputerId, loaded: LoadCountsResponse): void {
   const counts = new Map(loaded.plugins.map((one) => [one.pluginId, one]));
   client.setQueryData<OwnEntryLoadsById>(keys.ownEntryLoads(computer), (known) =>
     known === undefined ? known : ownEntryLoadsIn(loaded),
@@ -256,7 +256,7 @@ export function tellLoaded(client: QueryClient, computer: ComputerId, loaded: Lo
 }
 
 /** What Intake shows of a computer is looked at again: a scan has ended, or a report was brought in. */
-export function lookAtIntake(client: QueryClient, id: ComputerId): void {
+export function invalidateIntakeQueries(client: QueryClient, id: ComputerId): void {
   for (const name of [
     'folders',
     'scans',

@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { toast } from 'sonner';
 import { call, wordsOf } from '../lib/api';
 import { useComputer } from '../lib/use-computer';
-import { isUnderWay, keys, lookAtIntake, useScans } from './queries';
+import { isUnderWay, keys, invalidateIntakeQueries, useScans } from './queries';
 
 /** What is to be scanned, and how. */
 export interface ScanWish {
@@ -49,7 +49,7 @@ export function useRefreshAfterScan(): void {
   useEffect(() => {
     if (before.current !== ended && before.current !== null) {
       void client.invalidateQueries({ queryKey: keys.computers });
-      lookAtIntake(client, computer.id);
+      invalidateIntakeQueries(client, computer.id);
     }
     before.current = ended;
   }, [ended, client, computer.id]);

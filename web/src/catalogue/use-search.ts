@@ -107,13 +107,13 @@ function find(shelf: Shelf, filling: Filling, typed: string): Promise<Uint32Arra
 const DESCRIPTIONS_AFTER_MS = 1500;
 
 /** Whether anything is asked for: spaces alone ask for nothing. */
-export const asksFor = (typed: string): boolean => typed.trim() !== '';
+export const hasQuery = (typed: string): boolean => typed.trim() !== '';
 
 /** Searches plugins in a worker; the newest question wins, and what was found last stays in sight until the next answer. */
 export function useSearch(plugins: readonly ChosenItem[], typed: string, shelf: Shelf = 'catalogue'): Found | null {
   const [found, setFound] = useState<Found | null>(null);
   const workerGeneration = useSyncExternalStore(onGeneration, currentGeneration);
-  const asks = asksFor(typed);
+  const asks = hasQuery(typed);
   // Descriptions are many: they are fetched once somebody has searched, and rests.
   const rests = useLasting(asks, DESCRIPTIONS_AFTER_MS);
   const traits = useTraits(useComputer().id, rests).data;

@@ -16,9 +16,9 @@ interface Props {
 }
 
 /** So many of a column, and so many pictures, are drawn; the rest is told, and found by typing. */
-const MOST_IN_COLUMN = 200;
-const MOST_COLUMNS = 60;
-const MOST_FACES = 400;
+const MAX_IN_COLUMN = 200;
+const MAX_COLUMNS = 60;
+const MAX_FACES = 400;
 
 /** What every option has, however it is drawn. */
 const optionProps = (id: string, chooser: Chooser, option: Option, index: number, look: string | undefined) => {
@@ -53,7 +53,7 @@ export function ChooserColumns({ id, chooser }: Props) {
       aria-label="Plugins that fit, drawer by drawer"
       aria-multiselectable
     >
-      {groups.slice(0, MOST_COLUMNS).map(({ heading, options, sign = null, divider = null }, column) => {
+      {groups.slice(0, MAX_COLUMNS).map(({ heading, options, sign = null, divider = null }, column) => {
         const start = from;
         from += options.length;
         return (
@@ -69,21 +69,21 @@ export function ChooserColumns({ id, chooser }: Props) {
               <bdi className="one-line">{heading}</bdi>
               <span className="mono">{options.length}</span>
             </div>
-            {options.slice(0, MOST_IN_COLUMN).map((option, index) => (
+            {options.slice(0, MAX_IN_COLUMN).map((option, index) => (
               <div key={option.key} {...optionProps(id, chooser, option, start + index, styles.columnLine)}>
                 <TypeGlyph types={option.item.types} role={option.item.role} />
                 <bdi className="one-line">{option.name}</bdi>
               </div>
             ))}
-            {options.length > MOST_IN_COLUMN && (
-              <div className="quiet">and {options.length - MOST_IN_COLUMN} more; type to find them</div>
+            {options.length > MAX_IN_COLUMN && (
+              <div className="quiet">and {options.length - MAX_IN_COLUMN} more; type to find them</div>
             )}
           </div>
         );
       })}
-      {groups.length > MOST_COLUMNS && (
+      {groups.length > MAX_COLUMNS && (
         <div className={clsx('quiet', styles.column)}>
-          and {groups.length - MOST_COLUMNS} more drawers; the list has them all
+          and {groups.length - MAX_COLUMNS} more drawers; the list has them all
         </div>
       )}
     </div>
@@ -124,7 +124,7 @@ export function ChooserFaces({ id, chooser, nothing }: Props & { nothing: string
           <div key={`${heading} ${String(start)}`} role="group" aria-label={heading}>
             <div className={clsx('quiet', styles.facesHead)}>{heading}</div>
             <div className={styles.facesOf}>
-              {options.slice(0, Math.max(0, MOST_FACES - start)).map((option, index) => (
+              {options.slice(0, Math.max(0, MAX_FACES - start)).map((option, index) => (
                 <div key={option.key} {...optionProps(id, chooser, option, start + index, styles.face)}>
                   <Face plugin={option.item} />
                   <span className={styles.faceName}>

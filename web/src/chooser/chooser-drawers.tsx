@@ -25,9 +25,9 @@ interface Props {
 }
 
 /** More fronts than this are drawn as far as they are in sight. */
-const MOST_AT_ONCE = 90;
+const MAX_AT_ONCE = 90;
 /** So many fronts have room for their first entries. */
-const MOST_WITH_ENTRIES = 24;
+const MAX_WITH_ENTRIES = 24;
 const ENTRIES = 3;
 
 /** Trays and drawers as fronts: those that hold something that fits, and while typing those that hold something found, with what was found. */
@@ -95,12 +95,12 @@ export function ChooserDrawers({ chooser, isFound, isNarrow }: Props) {
         </PlainButton>
       </div>
       {chests.length === 0 && <p className="quiet">No chest yet. Create one in Sort, and its drawers appear here.</p>}
-      {shown.length <= MOST_AT_ONCE ? (
+      {shown.length <= MAX_AT_ONCE ? (
         <div className={clsx(fronts.fronts, styles.fronts)} onKeyDown={onKeyDown} role="group" aria-label="Drawers">
           {shown.map((drawer, index) => (
             <Fragment key={drawer.id}>
               {drawer.divider !== null && <LevelDivider label={drawer.divider} />}
-              {front(drawer, index, !isNarrow && shown.length <= MOST_WITH_ENTRIES ? ENTRIES : 0)}
+              {front(drawer, index, !isNarrow && shown.length <= MAX_WITH_ENTRIES ? ENTRIES : 0)}
             </Fragment>
           ))}
         </div>

@@ -3,9 +3,9 @@ import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { trayName } from '@clever-drawer/core/chests/look-up';
 import { groupsOf } from '@clever-drawer/core/chests/row-groups';
 import type { LaneWidth } from '@clever-drawer/core/chests/rows/lane';
-import { buildFor } from '@clever-drawer/core/menu/build-for';
+import { buildFor } from '@clever-drawer/core/menu/choose-build';
 import type { ItemId } from '@clever-drawer/core/ids';
-import type { RuledHere } from '../arrangement/rules/rule-keeper';
+import type { WindowRuleResults } from '../arrangement/rules/rule-keeper';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { lastUseOf, type KnownUse } from '../catalogue/uses';
@@ -77,14 +77,14 @@ const WHY_BUILD = {
   stereo: '(stereo, to fit here)',
   sidechain: '(takes the sidechain)',
 } as const;
-const MOST_PLACES = 4;
+const MAX_PLACES = 4;
 
-function placesOf(state: Arrangement, ruled: RuledHere, { id }: ChosenItem): string[] {
+function placesOf(state: Arrangement, ruled: WindowRuleResults, { id }: ChosenItem): string[] {
   const drawers = new Set((groupsOf(state, 'entriesOf').get(id) ?? []).map((entry) => entry.drawerId));
   for (const drawer of state.drawer.values())
     if (drawer.rule !== null && !drawers.has(drawer.id) && ruled.taken(drawer.id).includes(id)) drawers.add(drawer.id);
   const names = [...drawers].flatMap((drawer) => state.drawer.get(drawer)?.name ?? []);
   const trays = (groupsOf(state, 'traysOf').get(id) ?? []).map((entry) => trayName(state, entry.tray));
   const all = [...names, ...trays];
-  return all.length > MOST_PLACES ? [...all.slice(0, MOST_PLACES), `${String(all.length - MOST_PLACES)} more`] : all;
+  return all.length > MAX_PLACES ? [...all.slice(0, MAX_PLACES), `${String(all.length - MAX_PLACES)} more`] : all;
 }

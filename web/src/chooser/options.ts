@@ -1,6 +1,6 @@
 import type { Sign } from '@clever-drawer/core/chests/sign';
 import type { ItemId } from '@clever-drawer/core/ids';
-import { MOST_CHOICES } from '@clever-drawer/core/menu/first-choices';
+import { MAX_CHOICES } from '@clever-drawer/core/menu/first-choices';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import type { Offer } from './use-offer';
 import type { BuildThere, OfferedDrawer } from './offered-drawers';
@@ -34,11 +34,11 @@ export const CHOOSER_VIEWS = ['list', 'drawers', 'faces'] as const;
 export type ChooserView = (typeof CHOOSER_VIEWS)[number];
 
 /** So many are listed under a heading; nobody goes through more by arrow, and typing finds the rest. */
-const MOST_LISTED = 2000;
+const MAX_LISTED = 2000;
 
-const MOST_STEERED = 3;
+const MAX_STEERED = 3;
 /** So many of what does not fit are named under a drawer. */
-const MOST_UNFIT = 20;
+const MAX_UNFIT = 20;
 
 /** A single digit marks a first choice; anything else that is typed is searched for. */
 export const digitIn = (typed: string): number | null => (/^[1-9]$/.test(typed) ? Number(typed) : null);
@@ -64,17 +64,17 @@ export function optionGroups(asked: Asked): OptionGroup[] {
   let number = 0;
   const group = (heading: string, part: OptionPart, items: readonly ChosenItem[], numbered = false): OptionGroup => ({
     heading:
-      items.length > MOST_LISTED ? `${heading}: the first ${String(MOST_LISTED)} of ${String(items.length)}` : heading,
+      items.length > MAX_LISTED ? `${heading}: the first ${String(MAX_LISTED)} of ${String(items.length)}` : heading,
     part,
-    options: items.slice(0, MOST_LISTED).map((item) => ({
+    options: items.slice(0, MAX_LISTED).map((item) => ({
       key: `${part} ${item.id}`,
       item,
       name: item.name,
       part,
-      digit: numbered && number < MOST_CHOICES ? ++number : null,
+      digit: numbered && number < MAX_CHOICES ? ++number : null,
     })),
   });
-  const digitFor = (): number | null => (number < MOST_CHOICES ? ++number : null);
+  const digitFor = (): number | null => (number < MAX_CHOICES ? ++number : null);
   const known = (ids: readonly ItemId[]): ChosenItem[] =>
     ids.map((id) => catalogue.byId.get(id)).filter((item) => item !== undefined);
   // What stands in the chest itself comes first, and not a second time.
@@ -88,7 +88,7 @@ export function optionGroups(asked: Asked): OptionGroup[] {
       ...(loose === undefined ? [] : drawerGroups(loose, offer, false, digitFor)),
       group('usual here', 'usual', notLoose(known(offer.first.usual)), true),
       // The most loaded of them; typing brings the others up too.
-      group('with a sidechain input', 'steered', offer.steered.slice(0, MOST_STEERED), true),
+      group('with a sidechain input', 'steered', offer.steered.slice(0, MAX_STEERED), true),
       group('recent', 'recent', notLoose(known(offer.first.recent)), true),
       group('Favourites', 'favourites', notLoose(known(offer.first.favourites)), true),
     );
@@ -138,20 +138,20 @@ const namedGroup = (drawer: OfferedDrawer): OptionGroup => ({
   heading: drawerWords(drawer),
   part: 'drawer',
   options: drawer.plugins
-    .slice(0, MOST_LISTED)
+    .slice(0, MAX_LISTED)
     .map((item) => ({ key: `named ${drawer.id} ${item.id}`, item, name: item.name, part: 'drawer', digit: null })),
 });
 
 /** What a drawer or tray holds and does not fit; each option says why. */
 const unfitGroup = (drawer: OfferedDrawer): OptionGroup => ({
   heading: `${drawerWords(drawer)}: ${
-    drawer.unfit.length > MOST_UNFIT
-      ? `${String(drawer.unfit.length)} do not fit; the first ${String(MOST_UNFIT)}`
+    drawer.unfit.length > MAX_UNFIT
+      ? `${String(drawer.unfit.length)} do not fit; the first ${String(MAX_UNFIT)}`
       : 'does not fit here'
   }`,
   part: 'outside',
   options: drawer.unfit
-    .slice(0, MOST_UNFIT)
+    .slice(0, MAX_UNFIT)
     .map((item) => ({ key: `unfit ${drawer.id} ${item.id}`, item, name: item.name, part: 'outside', digit: null })),
 });
 

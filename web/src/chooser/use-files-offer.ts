@@ -11,7 +11,7 @@ import { fits } from '@clever-drawer/core/menu/slot-menu';
 import type { Changes } from '../arrangement/changes';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import { useFileFolders, useFoundFiles } from '../catalogue/files';
-import { asksFor } from '../catalogue/use-search';
+import { hasQuery } from '../catalogue/use-search';
 import { useComputer } from '../lib/use-computer';
 
 /** Files that have what is typed and fit into a slot, and are no entries yet. */
@@ -30,7 +30,7 @@ const NO_FILES: readonly FoundFile[] = [];
 export function useFilesOffer(slot: SlotKind, state: Arrangement, typed: string): FilesOffer {
   const computer = useComputer();
   const folders = useFileFolders(computer.id).data?.folders ?? [];
-  const asks = asksFor(typed) && folders.some((folder) => folder.files > 0);
+  const asks = hasQuery(typed) && folders.some((folder) => folder.files > 0);
   const found = useFoundFiles(computer.id, typed, asks);
   const files = asks && !found.isPlaceholderData ? (found.data?.pages[0]?.files ?? NO_FILES) : NO_FILES;
   const entries = useMemo(() => {

@@ -16,7 +16,7 @@ import type { Spot } from '@clever-drawer/core/menu/use';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { mergeByRank, partedFound, type PartedFound } from '../catalogue/parted-found';
-import { asksFor, useSearch, type Found } from '../catalogue/use-search';
+import { hasQuery, useSearch, type Found } from '../catalogue/use-search';
 import type { KnownUse } from '../catalogue/uses';
 import { offeredDrawers, type OfferedDrawer } from './offered-drawers';
 
@@ -155,7 +155,7 @@ export function useOffer(
   const foundInside = useSearch(own, typed, 'drawer');
   const foundAll = useSearch(items, typed, 'slot');
   const foundOthers = useSearch(others, typed, 'others');
-  const asks = asksFor(typed);
+  const asks = hasQuery(typed);
   const isSettled = !asks || (foundAll?.typed === typed && foundInside?.typed === typed);
   const { trayEntry } = state;
   const isTyped = typed !== '';

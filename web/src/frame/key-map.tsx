@@ -1,9 +1,9 @@
 import Modal from 'react-bootstrap/Modal';
-import { DRAG_COPIES, DRAG_MOVES, KEY_PLACES, KEYS, type KeyEntry, type KeyPlace } from '../keys/key-table';
+import { DRAG_COPIES, DRAG_MOVES, KEY_PLACES, KEYS, type KeyBinding, type KeyPlace } from '../keys/key-table';
 import { isMac, strokeInWords } from '../keys/strokes';
 
 /** The digits of a row stand as "1 … 9". */
-function strokesInWords({ strokes }: KeyEntry): readonly string[] {
+function strokesInWords({ strokes }: KeyBinding): readonly string[] {
   const words = strokes.map((stroke) => strokeInWords(stroke, isMac()));
   return words.length > 4 ? [`${words[0] ?? ''} … ${words.at(-1) ?? ''}`] : words;
 }
@@ -20,7 +20,7 @@ export function KeyMap({ shown, close }: { shown: boolean; close: () => void }) 
           <section key={place}>
             <h3>{KEY_PLACES[place]}</h3>
             <dl>
-              {Object.entries<KeyEntry>(KEYS[place]).map(([name, entry]) => (
+              {Object.entries<KeyBinding>(KEYS[place]).map(([name, entry]) => (
                 <div key={name}>
                   <dt>
                     {strokesInWords(entry).map((words) => (

@@ -4,7 +4,7 @@ import type { ComputerView } from '@clever-drawer/contract/responses';
 import { useArrivals } from '../catalogue/queries';
 import { wayTo } from '../lib/visited';
 import { KeyHint } from '../keys/key-hint';
-import { strokesOf } from '../keys/strokes-of';
+import { keyLabels } from '../keys/strokes-of';
 import { PLACES } from './places';
 import { useTheme } from './theme';
 import { PlainButton } from '../parts/plain-button';
@@ -34,7 +34,7 @@ export function TopBar({
           <NavLink
             key={path}
             to={`/${computer.id}/${path}`}
-            title={strokesOf('everywhere', path)[0]}
+            title={keyLabels('everywhere', path)[0]}
             onClick={(event) => {
               // As it was looked at last, unless another tab or window is asked for.
               if (event.ctrlKey || event.metaKey || event.shiftKey) return;

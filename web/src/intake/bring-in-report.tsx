@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { RequestOf } from '@clever-drawer/contract/api-of';
+import type { RequestOf } from '@clever-drawer/contract/api-types';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { keys, lookAtIntake } from '../catalogue/queries';
+import { keys, invalidateIntakeQueries } from '../catalogue/queries';
 import { call, wordsOf } from '../lib/api';
 import { counted } from '../lib/counted';
 import { FileButton } from '../parts/file-button';
@@ -18,7 +18,7 @@ export function BringInReport({ computerId, label }: { computerId: ComputerId | 
       return { name: report.computer.name, ...(await call('POST /reports', { body: { computerId, report } })) };
     },
     onSuccess: (brought) => {
-      lookAtIntake(client, brought.computerId);
+      invalidateIntakeQueries(client, brought.computerId);
       return client.invalidateQueries({ queryKey: keys.computers });
     },
   });

@@ -6,7 +6,7 @@ import { useRename } from './use-scan';
 import { PlainButton } from '../parts/plain-button';
 import styles from './intake.module.css';
 
-const NAME_LENGTH = 120;
+const MAX_NAME_LENGTH = 120;
 
 /** The name of the computer at hand, as it stands at the top of every place, and a way to change it. */
 export function ComputerName() {
@@ -31,7 +31,7 @@ export function ComputerName() {
         size="sm"
         aria-label="Name of the computer"
         value={draft}
-        maxLength={NAME_LENGTH}
+        maxLength={MAX_NAME_LENGTH}
         autoFocus
         autoComplete="off"
         isInvalid={draft.trim() === ''}

@@ -7,7 +7,7 @@ import { toast } from 'sonner';
 import type { FileFoldersView, FileFolderView } from '@clever-drawer/contract/responses';
 import { ROLE_LABELS, ROLES, type Role } from '@clever-drawer/core/catalogue/role';
 import { readEndings } from '@clever-drawer/core/chests/other-files';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { useChanges } from '../arrangement/changes';
 import { useFileFolders } from '../catalogue/files';
 import { keys } from '../catalogue/queries';
@@ -142,7 +142,7 @@ function FileFolderBox({ folder, close }: { folder: FileFolderView | null; close
   const [role, setRole] = useState<Role | null>(folder?.role ?? null);
   const id = useId();
   const endings = readEndings(typed);
-  const program = (named ?? lastName(path.trim())).trim().slice(0, NAME_LENGTH);
+  const program = (named ?? lastName(path.trim())).trim().slice(0, MAX_NAME_LENGTH);
   const save = useMutation({
     mutationFn: (wanted: readonly string[]) => {
       const fields = { endings: [...wanted], program, role };
@@ -203,7 +203,7 @@ function FileFolderBox({ folder, close }: { folder: FileFolderView | null; close
         <Form.Label>Music program or collection that they belong to</Form.Label>
         <Form.Control
           value={named ?? lastName(path.trim())}
-          maxLength={NAME_LENGTH}
+          maxLength={MAX_NAME_LENGTH}
           autoComplete="off"
           onChange={(event) => setNamed(event.target.value)}
         />

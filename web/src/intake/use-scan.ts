@@ -1,4 +1,4 @@
-import type { RequestOf } from '@clever-drawer/contract/api-of';
+import type { RequestOf } from '@clever-drawer/contract/api-types';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { call, wordsOf } from '../lib/api';

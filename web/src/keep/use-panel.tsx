@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
-import { lookAtCatalogue } from '../catalogue/queries';
+import { invalidateCatalogueQueries } from '../catalogue/queries';
 import { lookAtUses, NO_USES, useUses } from '../catalogue/uses';
 import { call, wordsOf } from '../lib/api';
 import { counted } from '../lib/counted';
@@ -20,7 +20,7 @@ export function UsePanel() {
   const id = useId();
   const looked = (): void => {
     lookAtUses(client, computer.id);
-    lookAtCatalogue(client, computer.id);
+    invalidateCatalogueQueries(client, computer.id);
   };
   const keep = useMutation({
     mutationFn: (on: boolean) => call('PUT /use', { body: { kept: on } }),

@@ -2,15 +2,15 @@
 import type { Stroke } from './strokes';
 
 /** What a key does. */
-export interface KeyEntry {
+export interface KeyBinding {
   readonly strokes: readonly Stroke[];
   readonly does: string;
   /** Held down it goes on doing it; others do it once, however long they are held. */
   readonly repeats?: true;
 }
 
-const key = (strokes: string, does: string): KeyEntry => ({ strokes: strokes.split(', '), does });
-const held = (strokes: string, does: string): KeyEntry => ({ ...key(strokes, does), repeats: true });
+const key = (strokes: string, does: string): KeyBinding => ({ strokes: strokes.split(', '), does });
+const held = (strokes: string, does: string): KeyBinding => ({ ...key(strokes, does), repeats: true });
 
 /** How one goes along any list, and selects in it. */
 const LIST = {
@@ -238,7 +238,7 @@ export const KEYS = {
     back: key('Escape', 'close the drawer, then the chooser'),
   },
   fronts: ALONG,
-} as const satisfies Readonly<Record<string, Readonly<Record<string, KeyEntry>>>>;
+} as const satisfies Readonly<Record<string, Readonly<Record<string, KeyBinding>>>>;
 
 /** The key that is held down while dragging out of a drawer or off a tray. */
 export const DRAG_MOVES = { stroke: 'Shift', does: 'while dragging: move it out of where it was' } as const;

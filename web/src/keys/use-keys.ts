@@ -1,6 +1,6 @@
 /** What listens to keys: what the key table names, and nothing else. */
 import { useEffect, useLayoutEffect, useRef, type KeyboardEvent as ReactKey } from 'react';
-import { KEYS, type KeyEntry, type KeyOf, type KeyPlace } from './key-table';
+import { KEYS, type KeyBinding, type KeyOf, type KeyPlace } from './key-table';
 import { isComposing, isMac, isStroke, type Stroke } from './strokes';
 
 /**
@@ -15,7 +15,7 @@ export type KeyHandlers<P extends KeyPlace> = Readonly<Record<KeyOf<P>, ((stroke
  */
 export function keyPressed<P extends KeyPlace>(place: P, event: KeyboardEvent, handlers: KeyHandlers<P>): boolean {
   if (isComposing(event)) return false;
-  for (const [name, entry] of Object.entries<KeyEntry>(KEYS[place])) {
+  for (const [name, entry] of Object.entries<KeyBinding>(KEYS[place])) {
     const handler = handlers[name as KeyOf<P>];
     const stroke = handler === null ? undefined : entry.strokes.find((one) => isStroke(one, event));
     if (handler === null || stroke === undefined) continue;

@@ -1,4 +1,4 @@
-import type { AnswerOf, EndpointKey, PathOf, QueryOf, RequestOf } from '@clever-drawer/contract/api-of';
+import type { AnswerOf, EndpointKey, PathOf, QueryOf, RequestOf } from '@clever-drawer/contract/api-types';
 import type { ProblemDetails } from '@clever-drawer/contract/responses';
 
 /** A request that did not succeed, in the server's words; `status` is 0 when the server did not answer at all. */

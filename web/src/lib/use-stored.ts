@@ -11,7 +11,7 @@ export function useStored(name: string): [string | null, (word: string | null) =
 }
 
 /** A switch of the view that this browser keeps. */
-export function useKept(name: string): [boolean, (on: boolean) => void] {
+export function useStoredFlag(name: string): [boolean, (on: boolean) => void] {
   const [word, write] = useStored(name);
   return [word === '1', (on) => write(on ? '1' : null)];
 }

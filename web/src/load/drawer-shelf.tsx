@@ -10,7 +10,7 @@ import type { BuildId, ItemId } from '@clever-drawer/core/ids';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue';
 import { kindInWords, TypeGlyph } from '../catalogue/type-glyph';
-import { asksFor, useSearch } from '../catalogue/use-search';
+import { hasQuery, useSearch } from '../catalogue/use-search';
 import { offeredDrawers } from '../chooser/offered-drawers';
 import { useEmptyInMenus } from '../chooser/use-empty-in-menus';
 import { useLastOpen } from '../chooser/use-last-open';
@@ -41,8 +41,8 @@ interface Column extends InLevel {
 }
 
 /** So many columns, and so many lines of each, are drawn; the rest is told, and found by typing. */
-const MOST_COLUMNS = 60;
-const MOST_LINES = 200;
+const MAX_COLUMNS = 60;
+const MAX_LINES = 200;
 
 /** The drawers of a chest below the lanes, and what is searched for in all of the catalogue: to be dragged onto slots. */
 export function DrawerShelf({ catalogue, state }: Props) {
@@ -75,7 +75,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
   );
   const answer = useSearch(catalogue.items, typed);
   const found: Column | null =
-    !asksFor(typed) || answer === null
+    !hasQuery(typed) || answer === null
       ? null
       : {
           id: 'found',
@@ -124,7 +124,7 @@ export function DrawerShelf({ catalogue, state }: Props) {
         {columns.length === 0 && (
           <p className="quiet">This chest holds nothing that is on this computer. Type above to find what you want.</p>
         )}
-        {columns.slice(0, MOST_COLUMNS).map((column) => (
+        {columns.slice(0, MAX_COLUMNS).map((column) => (
           <div
             key={column.id}
             className={clsx(styles.shelfColumn, column.divider !== null && styles.divided)}
@@ -150,12 +150,12 @@ export function DrawerShelf({ catalogue, state }: Props) {
             </div>
             {column.id === 'found' && column.items.length === 0 && <p className="quiet">No match.</p>}
             <ul>
-              {column.items.slice(0, MOST_LINES).map(({ item, name, buildId }) => (
+              {column.items.slice(0, MAX_LINES).map(({ item, name, buildId }) => (
                 <ShelfLine key={item.id} column={column.id} item={item} name={name} buildId={buildId} />
               ))}
             </ul>
-            {column.items.length > MOST_LINES && (
-              <div className="quiet">and {column.items.length - MOST_LINES} more; type to find them</div>
+            {column.items.length > MAX_LINES && (
+              <div className="quiet">and {column.items.length - MAX_LINES} more; type to find them</div>
             )}
           </div>
         ))}
@@ -167,9 +167,9 @@ export function DrawerShelf({ catalogue, state }: Props) {
             </PlainButton>
           </p>
         )}
-        {columns.length > MOST_COLUMNS && (
+        {columns.length > MAX_COLUMNS && (
           <p className="quiet">
-            and {counted(columns.length - MOST_COLUMNS, 'drawer')} more; type to find what is in them
+            and {counted(columns.length - MAX_COLUMNS, 'drawer')} more; type to find what is in them
           </p>
         )}
       </div>

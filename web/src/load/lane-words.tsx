@@ -20,7 +20,7 @@ interface Props {
   readonly actions: LaneActions;
 }
 
-const MOST_USUAL = 3;
+const MAX_USUAL = 3;
 
 /** What a lane is made of, in words: its signal's way by types, presets, the chain that it is like, what is usually in it and is not, and what is missing. */
 export function LaneWords({ lane, state, catalogue, actions }: Props) {
@@ -36,7 +36,7 @@ export function LaneWords({ lane, state, catalogue, actions }: Props) {
     const present = new Set(items);
     return usualAt(own, spot, now, () => undefined)
       .filter(({ item, times }) => times >= HABIT && !present.has(item) && catalogue.byId.get(item)?.found === true)
-      .slice(0, MOST_USUAL)
+      .slice(0, MAX_USUAL)
       .map(({ item }) => item);
     // What is in the lane changes with the state.
     // eslint-disable-next-line react-hooks/exhaustive-deps

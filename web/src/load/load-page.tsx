@@ -22,7 +22,7 @@ import { useComputer } from '../lib/use-computer';
 import { useFocusOnArrival } from '../lib/focus';
 import { ActMenus } from '../parts/act-menu';
 import { KeyHint } from '../keys/key-hint';
-import { useKept } from '../lib/use-stored';
+import { useStoredFlag } from '../lib/use-stored';
 import { DrawerShelf } from './drawer-shelf';
 import { LaneColumn } from './lane-column';
 import { LoadDragLayer } from './load-drag-layer';
@@ -55,7 +55,7 @@ function SessionDesk({ catalogue: workedOut, arranged: { state } }: { catalogue:
   const { uses } = useUses(computer.id).data ?? NO_USES;
   const [shown, show] = useQueryState('session', parseAsString);
   const [remembered, remember] = useState<SlotId | null>(null);
-  const shelf = useKept('shelf');
+  const shelf = useStoredFlag('shelf');
   const { opened, last, open, close, take, load } = useLoading(state, catalogue, changes);
   const sessions = [...state.session.values()].sort(byOrder);
   const session = sessions.find((one) => one.id === shown) ?? sessions[0];

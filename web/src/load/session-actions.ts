@@ -14,7 +14,7 @@ import type { ChosenCatalogue, ChosenItem } from '../catalogue/chosen-catalogue'
 import type { KnownUse } from '../catalogue/uses';
 import { whyOutside } from '../chooser/use-offer';
 import type { Taken } from '../chooser/chooser';
-import { strokesOf } from '../keys/strokes-of';
+import { keyLabels } from '../keys/strokes-of';
 import { focusWhenThere } from '../lib/focus';
 import type { MenuAct } from '../parts/menu-act';
 import type { LaneActions } from './lane-menu';
@@ -81,7 +81,7 @@ export function slotActions(
       remember(slot.id);
       const item = itemIn(slot);
       const name = item === null ? undefined : catalogue.byId.get(item)?.name;
-      toast(`${name ?? 'It'} is copied: ${strokesOf('slots', 'put')[0] ?? ''} pastes it into another slot.`);
+      toast(`${name ?? 'It'} is copied: ${keyLabels('slots', 'put')[0] ?? ''} pastes it into another slot.`);
     },
     add: (slot) => {
       const slots = slotsIn(state, slot.laneId);

@@ -9,7 +9,7 @@ import { counted } from '../lib/counted';
 import { useComputer } from '../lib/use-computer';
 import type { SessionActions } from './session-head';
 
-const MOST_BYTES = 8 * 1024 * 1024;
+const MAX_BYTES = 8 * 1024 * 1024;
 
 /** Sessions out to files and in from them; `input` is the field that takes a file, to be drawn somewhere. */
 export function useSessionFiles(
@@ -20,7 +20,7 @@ export function useSessionFiles(
   const picker = useRef<HTMLInputElement>(null);
   const take = async (file: File): Promise<void> => {
     try {
-      if (file.size > MOST_BYTES)
+      if (file.size > MAX_BYTES)
         throw new Error('This file is larger than 8 MB. Export the session without its audio.');
       const report = await changes.bringSession(file.name.toLowerCase().endsWith('.json') ? await jsonIn(file) : file);
       show(asId<SessionId>(report.session));
@@ -87,10 +87,10 @@ async function jsonIn(file: File): Promise<object> {
   }
 }
 
-const MOST_NAMED = 5;
+const MAX_NAMED = 5;
 
 function wordsOfReport({ missing, leftOut }: SessionReport): string {
-  const names = missing.slice(0, MOST_NAMED).map((one) => one.name);
+  const names = missing.slice(0, MAX_NAMED).map((one) => one.name);
   const more = missing.length - names.length;
   return [
     'The session is imported.',

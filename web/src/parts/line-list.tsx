@@ -24,7 +24,7 @@ interface Props {
 const LINE_PX = 30;
 const PICTURE_LINE_PX = 42;
 /** Up to so many lines stand in columns over the whole width; more are one column, drawn as far as it is in sight. */
-const MOST_IN_COLUMNS = 100;
+const MAX_IN_COLUMNS = 100;
 
 /** Lines in order. Click, Shift and Ctrl select; Alt and arrows move what is selected; only what is in sight of a long list is drawn. */
 export function LineList({ label, home, lines, actions, aimedAt, pictures }: Props) {
@@ -33,7 +33,7 @@ export function LineList({ label, home, lines, actions, aimedAt, pictures }: Pro
   const { at } = selection;
   const id = useId();
   const scroller = useRef<HTMLDivElement>(null);
-  const isLong = lines.length > MOST_IN_COLUMNS;
+  const isLong = lines.length > MAX_IN_COLUMNS;
   const height = pictures ? PICTURE_LINE_PX : LINE_PX;
   const virtual = useVirtualizer({
     count: isLong ? lines.length : 0,

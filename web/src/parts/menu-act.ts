@@ -1,5 +1,5 @@
-import { KEYS, type KeyEntry, type KeyOf, type KeyPlace } from '../keys/key-table';
-import { strokesOf } from '../keys/strokes-of';
+import { KEYS, type KeyBinding, type KeyOf, type KeyPlace } from '../keys/key-table';
+import { keyLabels } from '../keys/strokes-of';
 import type { KeyHandlers } from '../keys/use-keys';
 
 /** Something that can be done: what its key does, with the key beside. */
@@ -19,12 +19,12 @@ export function actsOf<P extends KeyPlace>(
   return names.flatMap((name) => {
     const handler = handlers[name];
     if (handler === null) return [];
-    const { does, strokes } = KEYS[place][name] as KeyEntry;
+    const { does, strokes } = KEYS[place][name] as KeyBinding;
     return [
       {
         key: `${place} ${name}`,
         words: does.charAt(0).toUpperCase() + does.slice(1),
-        hint: strokesOf(place, name)[0] ?? '',
+        hint: keyLabels(place, name)[0] ?? '',
         act: () => void handler(strokes[0]),
       },
     ];

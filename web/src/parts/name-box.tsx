@@ -1,6 +1,6 @@
 import { useId, useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
-import { NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
+import { MAX_NAME_LENGTH } from '@clever-drawer/core/chests/rows/row-kind';
 import { FormBox } from './form-box';
 import { PlainButton } from './plain-button';
 
@@ -38,7 +38,7 @@ export function NameBox(props: Props) {
     label,
     first,
     mayBeEmpty = false,
-    longest = NAME_LENGTH,
+    longest = MAX_NAME_LENGTH,
     hint,
     check = NO_CHECK,
     also,

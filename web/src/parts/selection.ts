@@ -95,7 +95,7 @@ export const inverted = <Id extends string>(listed: readonly Id[], selected: Sel
 });
 
 /** After a step to a row that leaves what is selected as it is; the row is kept within the list. */
-export const walkedTo = <Id extends string>(
+export const moveCursor = <Id extends string>(
   listed: readonly Id[],
   selected: Selected<Id>,
   index: number,

@@ -7,7 +7,7 @@ import {
   placeIn,
   stillListed,
   toggled,
-  walkedTo,
+  moveCursor,
   type Click,
   type Selected,
 } from './selection';
@@ -59,7 +59,7 @@ export function useSelection<Id extends string>(listed: readonly Id[], first?: S
     },
     click: (index, how) => change((rows, old) => clicked(rows, old, index, how)),
     moveTo: (index, stretch) => change((rows, old) => movedTo(rows, old, index, stretch)),
-    walkTo: (index) => change((rows, old) => walkedTo(rows, old, index)),
+    walkTo: (index) => change((rows, old) => moveCursor(rows, old, index)),
     toggle: (index) => change((rows, old) => toggled(rows, old, index)),
     all: () => change((rows, old) => ({ ...old, ids: new Set(rows) })),
     none: () => change((_, old) => ({ ...old, ids: new Set() })),

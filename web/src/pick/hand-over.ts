@@ -32,7 +32,7 @@ export function useHandOver(): {
 }
 
 /** What is selected in the other program, where it says so: asked anew whenever this window gets the focus, and for each pick. */
-export function useSelectedThere(
+export function useHostSelection(
   isOn: boolean,
   turn: number,
 ): { readonly lane: string | null; readonly slot: string | null } | null {

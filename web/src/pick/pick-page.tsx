@@ -13,14 +13,14 @@ import type { Taken } from '../chooser/chooser';
 import type { ChosenFor } from '../chooser/use-offer';
 import { call, wordsOf } from '../lib/api';
 import { useComputer } from '../lib/use-computer';
-import { useKept, useStored } from '../lib/use-stored';
+import { useStoredFlag, useStored } from '../lib/use-stored';
 import { ActMenus } from '../parts/act-menu';
 import { Failed, Loading } from '../parts/empty-note';
 import { PlainButton } from '../parts/plain-button';
 import { HandOverBox } from './hand-over-box';
 import { PickChooser } from './pick-chooser';
 import { PICK_SLOTS, PICK_WIDTHS, PLACES, slotNamed, widthNamed } from './pick-slots';
-import { useHandOver, useSelectedThere } from './hand-over';
+import { useHandOver, useHostSelection } from './hand-over';
 import styles from './pick.module.css';
 
 /** The pick window: the chooser alone, beside a real music program. What is chosen is handed over. */
@@ -55,13 +55,13 @@ function PickDesk({ catalogue: workedOut, state }: { catalogue: Catalogue; state
   const [keptSlot, keepSlot] = useStored('pick-slot');
   const [keptWidth, keepWidth] = useStored('pick-width');
   const [keptSession, keepSession] = useStored('pick-session');
-  const [noClipboard, setNoClipboard] = useKept('pick-no-clipboard');
-  const [copiesFile, setCopiesFile] = useKept('pick-preset-file');
+  const [noClipboard, setNoClipboard] = useStoredFlag('pick-no-clipboard');
+  const [copiesFile, setCopiesFile] = useStoredFlag('pick-preset-file');
   const handOver = useHandOver();
   const [asks, setAsks] = useState(false);
   const [turn, setTurn] = useState(0);
   const [done, setDone] = useState<Done | null>(null);
-  const there = useSelectedThere(handOver.target !== null, turn);
+  const there = useHostSelection(handOver.target !== null, turn);
   const slot = asked ?? slotNamed(there?.slot ?? null) ?? slotNamed(keptSlot) ?? 'insert';
   const width = askedWidth ?? widthNamed(keptWidth);
   const session = keptSession ?? SESSION;

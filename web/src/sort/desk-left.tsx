@@ -3,7 +3,7 @@ import { isOwnEntry } from '@clever-drawer/core/chests/own-entries';
 import { TRAYS } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { LineMove } from '../parts/list-keys';
-import { shiftOnTrayWish } from './filing/desk-wishes';
+import { reorderTrayIntent } from './filing/desk-wishes';
 import { isWanted } from './list/is-wanted';
 import { isAskedAbout } from './filing/desk-wishes';
 import { ToFilePanel } from './filing/to-file-panel';
@@ -120,7 +120,7 @@ function List({ desk }: { desk: Desk }) {
   const isInTrayOrder = view.filters.tray.length === 1 && view.sortBy === null && view.typed === '';
   const tray = TRAYS.find((one) => isInTrayOrder && String(one) === view.filters.tray[0]);
   const shiftOnTray = (to: LineMove): void => {
-    const wish = tray === undefined ? null : shiftOnTrayWish(state, tray, subject.ids, to);
+    const wish = tray === undefined ? null : reorderTrayIntent(state, tray, subject.ids, to);
     if (wish !== null) void changes.make(wish);
   };
   return (

@@ -9,12 +9,12 @@ import { useChanges } from '../arrangement/changes';
 import { useRuled } from '../arrangement/rules/use-ruled';
 import type { WindowState } from '../arrangement/window-state';
 import type { ChosenCatalogue } from '../catalogue/chosen-catalogue';
-import { asksFor, useSearch } from '../catalogue/use-search';
+import { hasQuery, useSearch } from '../catalogue/use-search';
 import { focusWhenThere, useFocusOnArrival } from '../lib/focus';
 import { useAfterPaint } from '../lib/use-after-paint';
 import { useComputer } from '../lib/use-computer';
 import { useSteadyList } from '../lib/use-steady';
-import { useKept } from '../lib/use-stored';
+import { useStoredFlag } from '../lib/use-stored';
 import { keepVisit } from '../lib/visited';
 import { makeChest } from './chest/make-chest';
 import type { DeskBox } from './desk-boxes';
@@ -28,7 +28,7 @@ import { useColumns } from './list/columns';
 import { useFiling } from './filing/use-filing';
 import { NO_FILTERS, addressOf, useSortView } from './find/use-sort-view';
 import { useListed } from './list/use-listed';
-import { useSubject } from './list/use-subject';
+import { useActionTarget } from './list/use-subject';
 import { useHeldSearch, useWhenFound } from './use-when-found';
 
 /** What was begun while there was no chest. */
@@ -53,7 +53,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const lookedAt = useMemo(() => ({ ...view, typed: asked }), [view, asked]);
   // The drawers show a change at once; what it means for a list of tens of thousands follows when there is time.
   const ruled = useRuled(catalogue, state);
-  const [hasMore, showMore] = useKept('more-filters');
+  const [hasMore, showMore] = useStoredFlag('more-filters');
   const isLow = useIsLow();
   // What is filtered by is shown in any case.
   const showsFurther = hasMore || isLow || FURTHER_QUESTIONS.some((question) => view.filters[question].length > 0);
@@ -62,7 +62,7 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
   const [waiting, setWaiting] = useState<ItemId | null>(null);
   const waitingIds = useMemo(() => (waiting === null ? [] : [waiting]), [waiting]);
   const [about, setAbout] = useState<ItemId | null>(null);
-  const subject = useSubject({
+  const subject = useActionTarget({
     listed: listed.ids,
     waiting: queue === null ? null : waitingIds,
     first: memory.selected,
@@ -70,14 +70,14 @@ export function useDesk(catalogue: ChosenCatalogue, { state }: WindowState) {
     show: setAbout,
   });
   const { selection } = subject;
-  const isSettled = !asksFor(asked) || found?.typed === asked;
+  const isSettled = !hasQuery(asked) || found?.typed === asked;
   const whenFound = useWhenFound(held, isSettled);
   const [box, setBox] = useState<DeskBox | null>(null);
   const [making, setMaking] = useState<DrawerId | null | undefined>(undefined);
   const [lit, setLit] = useState<ReadonlySet<string>>(NONE_LIT);
   const filing = useFiling(catalogue, state, chest, useChanges(computer.id), memory.again ?? []);
   const { changes } = filing;
-  const [pictures, setPictures] = useKept('pictures');
+  const [pictures, setPictures] = useStoredFlag('pictures');
   const [columns, setColumns] = useColumns();
   const open = useSteadyList(view.open);
   const left = useRef<HTMLDivElement>(null);

@@ -1,5 +1,5 @@
 import type { BuildId, PluginId } from '../../ids.js';
-import { NOTE_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NOTE_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
 /** The usual reasons why something is set aside. */
 export const ASIDE_REASONS = ['demo', 'not-licensed', 'older-build', 'not-for-me', 'faulty'] as const;
@@ -48,7 +48,7 @@ export const ASIDE = rowKind<Aside>()({
     buildId: orNull(text),
     reason: textUpTo(MAX_REASON_LENGTH),
     until: orNull(text),
-    note: orNull(textUpTo(NOTE_LENGTH)),
+    note: orNull(textUpTo(MAX_NOTE_LENGTH)),
   },
   upgrades: [{ to: 6, upgrade: (row) => ({ ...row, note: null }) }],
   documented: ['reason', 'until', 'note'],

@@ -1,5 +1,5 @@
 import type { ChainId } from '../../ids.js';
-import { NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
 
 /** Several plugins in order, kept under a name and loaded in one go. */
 export interface Chain {
@@ -11,5 +11,5 @@ export interface Chain {
 export const CHAIN = rowKind<Chain>()({
   table: 'chain',
   scope: 'studio',
-  columns: { id: text, name: textUpTo(NAME_LENGTH) },
+  columns: { id: text, name: textUpTo(MAX_NAME_LENGTH) },
 });

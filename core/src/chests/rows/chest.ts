@@ -1,6 +1,6 @@
 import type { ChestId } from '../../ids.js';
 import { LEVEL_SORTS, type LevelSort } from '../level-sort.js';
-import { flag, NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
+import { flag, MAX_NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
 
 /** Slots that a chest can be meant for; `clip` is the offline processing of a clip. */
 export const CHEST_SLOTS = ['instrument', 'midi-effect', 'insert', 'bus', 'master', 'clip'] as const;
@@ -33,12 +33,12 @@ export const CHEST = rowKind<Chest>()({
   scope: 'studio',
   columns: {
     id: text,
-    name: textUpTo(NAME_LENGTH),
+    name: textUpTo(MAX_NAME_LENGTH),
     order: text,
     slots: orNull(someOf(CHEST_SLOTS)),
     selection: flag,
     drawerSort: orNull(oneOf(LEVEL_SORTS)),
-    dividerBefore: orNull(textUpTo(NAME_LENGTH)),
+    dividerBefore: orNull(textUpTo(MAX_NAME_LENGTH)),
   },
   upgrades: [
     { to: 2, upgrade: (row) => ({ slots: null, ...row }) },

@@ -1,7 +1,7 @@
 import { ROLES, type Role } from '../../catalogue/role.js';
 import { TYPE_IDS, type TypeId } from '../../catalogue/type-tree.js';
 import type { PluginId } from '../../ids.js';
-import { NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
 
 /** What the producer chose for a plugin by hand; it wins over everything worked out. Null leaves it to what is worked out. */
 export interface Choice {
@@ -19,6 +19,6 @@ export const CHOICE = rowKind<Choice>()({
     id: text,
     role: orNull(oneOf(ROLES)),
     types: orNull(someOf(TYPE_IDS)),
-    vendor: orNull(textUpTo(NAME_LENGTH)),
+    vendor: orNull(textUpTo(MAX_NAME_LENGTH)),
   },
 });

@@ -1,5 +1,5 @@
 import type { DrawerId } from '../../ids.js';
-import { NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
 
 /** A line between the entries of a drawer, ordered among them; its label may be empty. */
 export interface Divider {
@@ -13,7 +13,7 @@ export interface Divider {
 export const DIVIDER = rowKind<Divider>()({
   table: 'divider',
   scope: 'studio',
-  columns: { id: text, drawerId: text, label: textUpTo(NAME_LENGTH), order: text },
+  columns: { id: text, drawerId: text, label: textUpTo(MAX_NAME_LENGTH), order: text },
   refersTo: { drawerId: 'drawer' },
   indexes: [{ columns: ['drawerId'], unique: false }],
 });

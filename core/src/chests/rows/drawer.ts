@@ -5,7 +5,7 @@ import { DRAWER_SORTS, type DrawerSort } from '../drawer-sort.js';
 import { DRAWER_SPLITS, type DrawerSplit } from '../drawer-split.js';
 import { LEVEL_SORTS, type LevelSort } from '../level-sort.js';
 import { SIGNS, type Sign } from '../sign.js';
-import { flag, NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
+import { flag, MAX_NAME_LENGTH, number, oneOf, orNull, rowKind, rule, text, textUpTo } from './row-kind.js';
 
 /** A folder in a chest; with a rule it is a clever drawer and fills itself besides what was put in by hand. */
 export interface Drawer {
@@ -49,7 +49,7 @@ export const DRAWER = rowKind<Drawer>()({
     id: text,
     chestId: text,
     parentId: orNull(text),
-    name: textUpTo(NAME_LENGTH),
+    name: textUpTo(MAX_NAME_LENGTH),
     order: text,
     rule: orNull(rule),
     sort: orNull(oneOf(DRAWER_SORTS)),
@@ -58,7 +58,7 @@ export const DRAWER = rowKind<Drawer>()({
     sign: orNull(oneOf(SIGNS)),
     notInMenus: flag,
     innerSort: orNull(oneOf(LEVEL_SORTS)),
-    dividerBefore: orNull(textUpTo(NAME_LENGTH)),
+    dividerBefore: orNull(textUpTo(MAX_NAME_LENGTH)),
     loose: flag,
   },
   refersTo: { chestId: 'chest', parentId: 'drawer' },

@@ -1,5 +1,5 @@
 import type { BuildKey, DrawerId, ItemId, PluginId, PresetKey } from '../../ids.js';
-import { NAME_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
 /** The place of a plugin, or of a preset of it, in a drawer. Its id is made of drawer and item, so that nothing can stand in a drawer twice. */
 export interface Entry {
@@ -29,7 +29,7 @@ export const ENTRY = rowKind<Entry>()({
     pluginId: text,
     preset: orNull(text),
     order: text,
-    name: orNull(textUpTo(NAME_LENGTH)),
+    name: orNull(textUpTo(MAX_NAME_LENGTH)),
     build: orNull(text),
   },
   refersTo: { drawerId: 'drawer' },

@@ -1,11 +1,11 @@
 import { ROLES, type Role } from '../../catalogue/role.js';
-import { FOLDER_PATH_LENGTH } from './plugin-folder.js';
-import { NAME_LENGTH, oneOf, orNull, rowKind, text, textsUpTo, textUpTo } from './row-kind.js';
+import { MAX_FOLDER_PATH_LENGTH } from './plugin-folder.js';
+import { MAX_NAME_LENGTH, oneOf, orNull, rowKind, text, textsUpTo, textUpTo } from './row-kind.js';
 
 /** The most characters of a file name ending. */
-export const ENDING_LENGTH = 20;
+export const MAX_ENDING_LENGTH = 20;
 /** The most endings of a folder. */
-export const MOST_ENDINGS = 50;
+export const MAX_ENDINGS = 50;
 
 /** A folder of a computer in which files other than plugins are found by their endings: a program's own presets, racks, samples. */
 export interface FileFolder {
@@ -28,9 +28,9 @@ export const FILE_FOLDER = rowKind<FileFolder>()({
   scope: 'computer',
   columns: {
     id: text,
-    path: textUpTo(FOLDER_PATH_LENGTH),
-    endings: textsUpTo(ENDING_LENGTH),
-    program: textUpTo(NAME_LENGTH),
+    path: textUpTo(MAX_FOLDER_PATH_LENGTH),
+    endings: textsUpTo(MAX_ENDING_LENGTH),
+    program: textUpTo(MAX_NAME_LENGTH),
     role: orNull(oneOf(ROLES)),
     addedAt: text,
   },

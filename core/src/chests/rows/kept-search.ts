@@ -1,4 +1,4 @@
-import { NAME_LENGTH, QUERY_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, MAX_QUERY_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
 
 /** Search words and filters under a name, as the address of the filtered list holds them. */
 export interface KeptSearch {
@@ -12,6 +12,6 @@ export interface KeptSearch {
 export const KEPT_SEARCH = rowKind<KeptSearch>()({
   table: 'kept_search',
   scope: 'studio',
-  columns: { id: text, name: textUpTo(NAME_LENGTH), query: textUpTo(QUERY_LENGTH), order: text },
+  columns: { id: text, name: textUpTo(MAX_NAME_LENGTH), query: textUpTo(MAX_QUERY_LENGTH), order: text },
   documented: ['name', 'query'],
 });

@@ -1,5 +1,5 @@
 import type { LaneId, SessionId } from '../../ids.js';
-import { NAME_LENGTH, oneOf, orNull, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, oneOf, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
 /** What a lane of a session is. */
 export const LANE_KINDS = ['instrument', 'audio', 'bus', 'master'] as const;
@@ -30,7 +30,7 @@ export const LANE = rowKind<Lane>()({
     id: text,
     sessionId: text,
     kind: oneOf(LANE_KINDS),
-    name: textUpTo(NAME_LENGTH),
+    name: textUpTo(MAX_NAME_LENGTH),
     order: text,
     width: orNull(oneOf(LANE_WIDTHS)),
   },

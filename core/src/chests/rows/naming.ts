@@ -1,10 +1,10 @@
 import type { ItemId } from '../../ids.js';
-import { NAME_LENGTH, NOTE_LENGTH, orNull, rowKind, text, textsUpTo, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, MAX_NOTE_LENGTH, orNull, rowKind, text, textsUpTo, textUpTo } from './row-kind.js';
 
 /** The most characters of a strip label. */
-export const STRIP_LABEL_LENGTH = 12;
+export const MAX_STRIP_LABEL_LENGTH = 12;
 /** The most characters of a tag. */
-export const TAG_LENGTH = 40;
+export const MAX_TAG_LENGTH = 40;
 
 /** What the producer calls a plugin, or a preset of it, and notes about it. Empty and null leave what its files say. */
 export interface Naming {
@@ -23,10 +23,10 @@ export const NAMING = rowKind<Naming>()({
   scope: 'studio',
   columns: {
     id: text,
-    nickname: orNull(textUpTo(NAME_LENGTH)),
-    stripLabel: orNull(textUpTo(STRIP_LABEL_LENGTH)),
-    note: orNull(textUpTo(NOTE_LENGTH)),
-    tags: textsUpTo(TAG_LENGTH),
+    nickname: orNull(textUpTo(MAX_NAME_LENGTH)),
+    stripLabel: orNull(textUpTo(MAX_STRIP_LABEL_LENGTH)),
+    note: orNull(textUpTo(MAX_NOTE_LENGTH)),
+    tags: textsUpTo(MAX_TAG_LENGTH),
   },
   documented: ['nickname', 'stripLabel', 'note', 'tags'],
 });

@@ -1,7 +1,7 @@
 import { ROLES, type Role } from '../../catalogue/role.js';
 import { TYPE_IDS, type TypeId } from '../../catalogue/type-tree.js';
 import type { PluginId } from '../../ids.js';
-import { NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, oneOf, orNull, rowKind, someOf, text, textUpTo } from './row-kind.js';
 import { LANE_WIDTHS, type LaneWidth } from './lane.js';
 
 /** What no scan of plugins finds and is arranged like a plugin: a device that is built into a music program, or a file of one. */
@@ -25,7 +25,7 @@ export interface OwnEntry {
 }
 
 /** The most characters of the path of a file that can be an own entry. */
-export const FILE_LENGTH = 1000;
+export const MAX_FILE_LENGTH = 1000;
 
 /** Own entries as rows. */
 export const OWN_ENTRY = rowKind<OwnEntry>()({
@@ -33,14 +33,14 @@ export const OWN_ENTRY = rowKind<OwnEntry>()({
   scope: 'studio',
   columns: {
     id: text,
-    name: textUpTo(NAME_LENGTH),
-    maker: orNull(textUpTo(NAME_LENGTH)),
-    program: textUpTo(NAME_LENGTH),
+    name: textUpTo(MAX_NAME_LENGTH),
+    maker: orNull(textUpTo(MAX_NAME_LENGTH)),
+    program: textUpTo(MAX_NAME_LENGTH),
     role: oneOf(ROLES),
     types: someOf(TYPE_IDS),
     width: orNull(oneOf(LANE_WIDTHS)),
     addedAt: text,
-    file: orNull(textUpTo(FILE_LENGTH)),
+    file: orNull(textUpTo(MAX_FILE_LENGTH)),
   },
   upgrades: [{ to: 8, upgrade: (row) => ({ file: null, ...row }) }],
   documented: ['name', 'maker', 'program', 'role', 'types', 'width', 'addedAt', 'file'],

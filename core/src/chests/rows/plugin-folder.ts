@@ -1,7 +1,7 @@
 import { flag, rowKind, textUpTo, text } from './row-kind.js';
 
 /** The most characters of the path of a folder. */
-export const FOLDER_PATH_LENGTH = 4000;
+export const MAX_FOLDER_PATH_LENGTH = 4000;
 
 /** A folder of a computer that is scanned for plugins. */
 export interface PluginFolder {
@@ -20,6 +20,6 @@ export interface PluginFolder {
 export const PLUGIN_FOLDER = rowKind<PluginFolder>()({
   table: 'folder',
   scope: 'computer',
-  columns: { id: text, path: textUpTo(FOLDER_PATH_LENGTH), addedAt: text, asks: flag, watches: flag },
+  columns: { id: text, path: textUpTo(MAX_FOLDER_PATH_LENGTH), addedAt: text, asks: flag, watches: flag },
   indexes: [{ columns: ['path'], unique: true }],
 });

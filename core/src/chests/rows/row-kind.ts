@@ -10,11 +10,11 @@ export interface Column {
 }
 
 /** The most characters of a name that the producer gives. */
-export const NAME_LENGTH = 120;
+export const MAX_NAME_LENGTH = 120;
 /** The most characters of a note, also after plugins with notes were joined. */
-export const NOTE_LENGTH = 20_000;
+export const MAX_NOTE_LENGTH = 20_000;
 /** The most characters of the words of a kept search. */
-export const QUERY_LENGTH = 4000;
+export const MAX_QUERY_LENGTH = 4000;
 
 /** A text of any value. */
 export const text: Column = { type: 'text', nullable: false };

@@ -1,5 +1,5 @@
 import type { SessionId } from '../../ids.js';
-import { flag, NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+import { flag, MAX_NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
 
 /** A practice session: the stand-in for the music program. */
 export interface Session {
@@ -14,6 +14,6 @@ export interface Session {
 export const SESSION = rowKind<Session>()({
   table: 'session',
   scope: 'studio',
-  columns: { id: text, name: textUpTo(NAME_LENGTH), order: text, template: flag },
+  columns: { id: text, name: textUpTo(MAX_NAME_LENGTH), order: text, template: flag },
   upgrades: [{ to: 5, upgrade: (row) => ({ template: false, ...row }) }],
 });

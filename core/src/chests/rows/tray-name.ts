@@ -1,5 +1,5 @@
 import { SIGNS, type Sign } from '../sign.js';
-import { flag, NAME_LENGTH, oneOf, orNull, rowKind, text, textUpTo } from './row-kind.js';
+import { flag, MAX_NAME_LENGTH, oneOf, orNull, rowKind, text, textUpTo } from './row-kind.js';
 
 /** What the producer says of a tray, by its number as text: its name, its sign, and whether menus offer it. */
 export interface TrayName {
@@ -15,7 +15,7 @@ export interface TrayName {
 export const TRAY_NAME = rowKind<TrayName>()({
   table: 'tray_name',
   scope: 'studio',
-  columns: { id: text, name: orNull(textUpTo(NAME_LENGTH)), sign: orNull(oneOf(SIGNS)), notInMenus: flag },
+  columns: { id: text, name: orNull(textUpTo(MAX_NAME_LENGTH)), sign: orNull(oneOf(SIGNS)), notInMenus: flag },
   upgrades: [{ to: 7, upgrade: (row) => ({ sign: null, notInMenus: false, ...row }) }],
   documented: ['name', 'sign', 'notInMenus'],
 });

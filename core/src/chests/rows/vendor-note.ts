@@ -1,9 +1,9 @@
-import { NOTE_LENGTH, orNull, rowKind, textUpTo } from './row-kind.js';
+import { MAX_NOTE_LENGTH, orNull, rowKind, textUpTo } from './row-kind.js';
 
 /** The most characters of a link. */
-export const LINK_LENGTH = 2000;
+export const MAX_LINK_LENGTH = 2000;
 /** The most characters of the name of a vendor. */
-const VENDOR_LENGTH = 2000;
+const MAX_VENDOR_LENGTH = 2000;
 
 /** What the producer wants to remember about a vendor: a note, and where its plugins can be got again. One of them is there. */
 export interface VendorNote {
@@ -18,5 +18,9 @@ export interface VendorNote {
 export const VENDOR_NOTE = rowKind<VendorNote>()({
   table: 'vendor_note',
   scope: 'studio',
-  columns: { id: textUpTo(VENDOR_LENGTH), note: orNull(textUpTo(NOTE_LENGTH)), link: orNull(textUpTo(LINK_LENGTH)) },
+  columns: {
+    id: textUpTo(MAX_VENDOR_LENGTH),
+    note: orNull(textUpTo(MAX_NOTE_LENGTH)),
+    link: orNull(textUpTo(MAX_LINK_LENGTH)),
+  },
 });

@@ -1,4 +1,4 @@
-import { NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
+import { MAX_NAME_LENGTH, rowKind, text, textUpTo } from './row-kind.js';
 
 /** Which vendor a spelling stands for, by the producer's word. `key` is what makes spellings one vendor. */
 export interface VendorSpelling {
@@ -12,5 +12,5 @@ export interface VendorSpelling {
 export const VENDOR_SPELLING = rowKind<VendorSpelling>()({
   table: 'vendor_spelling',
   scope: 'studio',
-  columns: { id: text, key: text, name: textUpTo(NAME_LENGTH) },
+  columns: { id: text, key: text, name: textUpTo(MAX_NAME_LENGTH) },
 });

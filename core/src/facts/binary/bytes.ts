@@ -35,14 +35,14 @@ export class Fields {
 }
 
 /** Longer than the name of any entry; what is looked for has less than twenty. */
-export const MOST_NAME_BYTES = 64;
+export const MAX_NAME_BYTES = 64;
 
-/** The text up to the next zero byte, cut after MOST_NAME_BYTES, or null when it starts outside or does not end inside the bytes. */
+/** The text up to the next zero byte, cut after MAX_NAME_BYTES, or null when it starts outside or does not end inside the bytes. */
 export function zeroEnded(bytes: Uint8Array, at: number): string | null {
   if (at < 0 || at >= bytes.length) return null;
   // No further than a name goes: one without an end would be looked through to the end of the file, again and again.
-  const name = bytes.subarray(at, at + MOST_NAME_BYTES);
+  const name = bytes.subarray(at, at + MAX_NAME_BYTES);
   const end = name.indexOf(0);
-  if (end < 0) return name.length < MOST_NAME_BYTES ? null : String.fromCharCode(...name);
+  if (end < 0) return name.length < MAX_NAME_BYTES ? null : String.fromCharCode(...name);
   return String.fromCharCode(...name.subarray(0, end));
 }

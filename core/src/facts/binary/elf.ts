@@ -17,9 +17,9 @@ const MACHINES: Record<number, Architecture> = {
 const SEGMENT = { load: 1, dynamic: 2, interpreter: 3 };
 const TAG = { hash: 4, strings: 5, symbols: 6, stringBytes: 10, gnuHash: 0x6ffffef5 };
 
-const MOST_SEGMENTS = 256;
-const MOST_TAGS = 1024;
-const TABLE_LIMIT = 4 * 1024 * 1024;
+const MAX_SEGMENTS = 256;
+const MAX_TAGS = 1024;
+const MAX_TABLE_BYTES = 4 * 1024 * 1024;
 
 /**
  * Architecture of an ELF file, whether it is a program that starts by itself, and, with `readAt`, its exported symbols; null when the header is
@@ -66,7 +66,7 @@ class Image {
     const { wide, little, readAt } = layout;
     const tableAt = wide ? header.u64(32) : header.u32(28);
     const size = header.u16(wide ? 54 : 42);
-    const count = size < (wide ? 56 : 32) ? 0 : Math.min(header.u16(wide ? 56 : 44), MOST_SEGMENTS);
+    const count = size < (wide ? 56 : 32) ? 0 : Math.min(header.u16(wide ? 56 : 44), MAX_SEGMENTS);
     const table = new Fields(await readAt(tableAt, size * count), little);
     const segments = Array.from({ length: count }, (_, index): Segment => {
       const at = index * size;
@@ -89,7 +89,7 @@ class Image {
     const step = this.layout.wide ? 24 : 16;
     const count = await this.symbolCount(tags);
     const entries = await this.fieldsAt(symbolsAt, count * step);
-    const names = await this.bytesAt(stringsAt, tags.get(TAG.stringBytes) ?? TABLE_LIMIT);
+    const names = await this.bytesAt(stringsAt, tags.get(TAG.stringBytes) ?? MAX_TABLE_BYTES);
     const found = new Set<string>();
     for (let at = step; at + step <= entries.length; at += step) {
       // st_shndx 0 is a symbol that the file only asks for.
@@ -106,7 +106,7 @@ class Image {
     if (dynamic === undefined) return found;
     const { wide, little, readAt } = this.layout;
     const step = wide ? 16 : 8;
-    const table = new Fields(await readAt(dynamic.offset, Math.min(dynamic.bytes, MOST_TAGS * step)), little);
+    const table = new Fields(await readAt(dynamic.offset, Math.min(dynamic.bytes, MAX_TAGS * step)), little);
     for (let at = 0; at + step <= table.length; at += step) {
       const tag = wide ? table.u64(at) : table.u32(at);
       if (tag === 0) break;
@@ -129,7 +129,7 @@ class Image {
     for (let at = 0; at < table.length; at += 4) last = Math.max(last, table.u32(at));
     if (last < first) return first;
     // The lowest bit of a chain's last entry is set.
-    const chain = await this.fieldsAt(bucketsAt + buckets * 4 + (last - first) * 4, TABLE_LIMIT);
+    const chain = await this.fieldsAt(bucketsAt + buckets * 4 + (last - first) * 4, MAX_TABLE_BYTES);
     for (let at = 0; at + 4 <= chain.length; at += 4, last++) if ((chain.u32(at) & 1) !== 0) break;
     return last + 1;
   }
@@ -144,6 +144,6 @@ class Image {
     );
     if (segment === undefined) return Promise.resolve(new Uint8Array(0));
     const inside = address - segment.address;
-    return this.layout.readAt(segment.offset + inside, Math.min(length, segment.bytes - inside, TABLE_LIMIT));
+    return this.layout.readAt(segment.offset + inside, Math.min(length, segment.bytes - inside, MAX_TABLE_BYTES));
   }
 }

@@ -1,7 +1,7 @@
 import type { Architecture } from '../format.js';
 import type { BinaryFacts } from './binary-facts.js';
 import type { ReadAt } from './bytes.js';
-import { Fields, MOST_NAME_BYTES, zeroEnded } from './bytes.js';
+import { Fields, MAX_NAME_BYTES, zeroEnded } from './bytes.js';
 import { versionTexts } from './version-info.js';
 
 // Machine values: Microsoft PE Format, "Machine Types".
@@ -9,7 +9,7 @@ const MACHINES: Record<number, Architecture> = { 0x8664: 'x86-64', 0x14c: 'x86',
 
 const VERSION_RESOURCE = 16; // RT_VERSION
 const SECTION_LIMIT = 16 * 1024 * 1024;
-const MOST_NAMES = 65_536;
+const MAX_NAMES = 65_536;
 const NAMES_LIMIT = 4 * 1024 * 1024;
 
 interface Section {
@@ -60,14 +60,14 @@ async function exportedNames(image: Image, rva: number): Promise<Set<string>> {
   const found = new Set<string>();
   if (rva === 0) return found;
   const table = new Fields(await image.at(rva, 40));
-  const count = Math.min(table.u32(24), MOST_NAMES);
+  const count = Math.min(table.u32(24), MAX_NAMES);
   const pointers = new Fields(await image.at(table.u32(32), count * 4));
   const at = Array.from({ length: Math.min(count, pointers.length / 4) }, (_, index) => pointers.u32(index * 4));
   // Linkers put the names side by side: they are read in one go, and not one by one.
   const first = at.reduce((least, one) => Math.min(least, one), Infinity);
   const last = at.reduce((most, one) => Math.max(most, one), 0);
   if (at.length === 0) return found;
-  const names = await image.at(first, Math.min(last - first + MOST_NAME_BYTES, NAMES_LIMIT));
+  const names = await image.at(first, Math.min(last - first + MAX_NAME_BYTES, NAMES_LIMIT));
   for (const one of at) {
     const name = zeroEnded(names, one - first);
     if (name) found.add(name);

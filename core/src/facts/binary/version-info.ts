@@ -5,8 +5,8 @@ const STRINGS = 'StringFileInfo';
 /** Length, length of the value, kind: three words before the key. */
 const HEAD = 6;
 /** More than this is no version resource. */
-const MOST_BYTES = 65_536;
-const MOST_STRINGS = 256;
+const MAX_BYTES = 65_536;
+const MAX_STRINGS = 256;
 
 /** A block of the resource: its key, its value, and what stands behind that. All bounds are those of the block itself. */
 interface Block {
@@ -62,7 +62,7 @@ function* childrenOf(fields: Fields, { childrenAt, end }: Block): Generator<Bloc
  */
 export function versionTexts(bytes: Uint8Array): Record<string, string> {
   const found = new Map<string, string>();
-  const fields = new Fields(bytes.subarray(0, MOST_BYTES));
+  const fields = new Fields(bytes.subarray(0, MAX_BYTES));
   const root = blockAt(fields, 0, fields.length);
   if (root?.key !== ROOT) return {};
   for (const part of childrenOf(fields, root)) {
@@ -72,7 +72,7 @@ export function versionTexts(bytes: Uint8Array): Record<string, string> {
         // The told length of a text is often wrong (common practice): it ends with its zero, or with its block.
         const text = textAt(fields, valueAt, end).text.trim();
         if (text !== '' && key !== '' && !found.has(key)) found.set(key, text);
-        if (found.size >= MOST_STRINGS) return Object.fromEntries(found);
+        if (found.size >= MAX_STRINGS) return Object.fromEntries(found);
       }
     }
   }

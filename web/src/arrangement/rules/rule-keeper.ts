@@ -1,9 +1,14 @@
 import type { Remote } from 'comlink';
 import type { Ruled } from '@clever-drawer/core/chests/ruled';
-import { needsTraits, ruleChange, ruleFactsOf, type RuleSources } from '@clever-drawer/core/chests/rule-sources';
+import {
+  needsTraits,
+  ruleChange,
+  ruleFactsOf,
+  type RuleEvaluationInput,
+} from '@clever-drawer/core/chests/rule-sources';
 import { reasonFor, whyNot, whyTaken } from '@clever-drawer/core/chests/why-ruled';
 import type { Condition } from '@clever-drawer/core/rules/condition';
-import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
+import { testsItemKind } from '@clever-drawer/core/rules/rule-book';
 import { conditionOf, type Rule } from '@clever-drawer/core/rules/rule';
 import type { RuleWorld } from '@clever-drawer/core/rules/evaluate';
 import type { Findings } from '@clever-drawer/core/rules/findings';
@@ -22,7 +27,7 @@ export interface Looked {
 }
 
 /** What rules take as far as this window knows: `isKnown` tells whether a drawer's rule has been asked yet. */
-export interface RuledHere extends Ruled {
+export interface WindowRuleResults extends Ruled {
   readonly isKnown: (drawer: DrawerId) => boolean;
   /** The rule of a drawer that the answers are about; null for none. */
   readonly ruleOf: (drawer: DrawerId) => Rule | null;
@@ -40,22 +45,22 @@ export interface RuledHere extends Ruled {
 const AT_ONCE = 500;
 /** So many times as many, and so many more, is told. */
 const MANY = { times: 2, more: 10 };
-const MOST_TOLD = 3;
+const MAX_TOLD = 3;
 const NOTHING: readonly ItemId[] = [];
 /** Stands for the traits of plugins while no rule asks for them. */
-export const TRAITS_NOT_ASKED: RuleSources['traits'] = new Map();
+export const TRAITS_NOT_ASKED: RuleEvaluationInput['traits'] = new Map();
 
 /** Tells the worker what changes, and keeps what it answers. Changes that come while it works are told of together afterwards. */
 export class RuleKeeper {
-  private asked: RuleSources | null = null;
+  private asked: RuleEvaluationInput | null = null;
   /** What was taken last, told already or not. */
-  private latest: RuleSources | null = null;
-  private wanted: RuleSources | null = null;
+  private latest: RuleEvaluationInput | null = null;
+  private wanted: RuleEvaluationInput | null = null;
   private isAtWork = false;
   private readonly ids: ItemId[] = [];
   private readonly numbers = new Map<ItemId, number>();
   private lists: ReadonlyMap<DrawerId, readonly ItemId[]> = new Map();
-  private ruled: RuledHere = this.ruledNow();
+  private ruled: WindowRuleResults = this.ruledNow();
   private readonly listeners = new Set<() => void>();
 
   constructor(
@@ -69,7 +74,7 @@ export class RuleKeeper {
   ) {}
 
   /** What rules take, as far as it is known: the same object until something else is known. */
-  readonly snapshot = (): RuledHere => this.ruled;
+  readonly snapshot = (): WindowRuleResults => this.ruled;
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -77,7 +82,7 @@ export class RuleKeeper {
   };
 
   /** What rules are to be asked of from now on. */
-  take(sources: RuleSources): void {
+  take(sources: RuleEvaluationInput): void {
     if (isSame(this.latest, sources)) return;
     this.latest = sources;
     this.wanted = sources;
@@ -137,7 +142,7 @@ export class RuleKeeper {
     }
   }
 
-  private async tell(sources: RuleSources): Promise<void> {
+  private async tell(sources: RuleEvaluationInput): Promise<void> {
     const { ids, ...change } = ruleChange(this.asked, sources);
     if (this.asked === null) {
       this.ids.length = 0;
@@ -179,7 +184,11 @@ export class RuleKeeper {
   }
 
   /** The catalogue is another one, a rule is not: what it takes should not have changed much. */
-  private notice(before: RuleSources, now: RuleSources, lists: ReadonlyMap<DrawerId, readonly ItemId[]>): void {
+  private notice(
+    before: RuleEvaluationInput,
+    now: RuleEvaluationInput,
+    lists: ReadonlyMap<DrawerId, readonly ItemId[]>,
+  ): void {
     const words: string[] = [];
     for (const { id, name, rule } of now.state.drawer.values()) {
       const [old, own] = [this.lists.get(id), lists.get(id)];
@@ -190,13 +199,13 @@ export class RuleKeeper {
         words.push(`The rule of ${name} now finds ${String(own.length)}; it found ${String(old.length)} before.`);
     }
     if (words.length === 0) return;
-    const more = words.length - MOST_TOLD;
+    const more = words.length - MAX_TOLD;
     this.noticed(
-      [...words.slice(0, MOST_TOLD), ...(more > 0 ? [`${String(more)} more drawers changed as much.`] : [])].join(' '),
+      [...words.slice(0, MAX_TOLD), ...(more > 0 ? [`${String(more)} more drawers changed as much.`] : [])].join(' '),
     );
   }
 
-  private ruledNow(): RuledHere {
+  private ruledNow(): WindowRuleResults {
     const { lists, asked } = this;
     const sets = new Map<string, ReadonlySet<ItemId>>();
     const holds = (drawer: string, item: ItemId): boolean => {
@@ -204,7 +213,7 @@ export class RuleKeeper {
       if (set === undefined) sets.set(drawer, (set = new Set(lists.get(drawer as DrawerId))));
       return set.has(item);
     };
-    const world = ({ today }: RuleSources): RuleWorld => ({ today, holds });
+    const world = ({ today }: RuleEvaluationInput): RuleWorld => ({ today, holds });
     return {
       taken: (drawer) => lists.get(drawer) ?? NOTHING,
       isKnown: (drawer) => lists.has(drawer) || isUnreadable(asked?.state.drawer.get(drawer)?.rule ?? null),
@@ -213,7 +222,7 @@ export class RuleKeeper {
       hasFactsFor: (condition) =>
         asked !== null &&
         (asked.traits !== TRAITS_NOT_ASKED || !needsTraits(condition)) &&
-        (asked.presets || !speaksOfItems(condition)),
+        (asked.presets || !testsItemKind(condition)),
       why: (drawer, item) => (asked === null ? '' : whyTaken(asked, world(asked), drawer, item)),
       whyNot: (drawer, item) => (asked === null ? '' : whyNot(asked, world(asked), drawer, item)),
       reason: (condition, item) => (asked === null ? '' : reasonFor(asked, world(asked), condition, item)),
@@ -224,7 +233,7 @@ export class RuleKeeper {
 /** A rule that can't be read takes nothing, and no answer will come. */
 const isUnreadable = (rule: Rule | null): boolean => rule !== null && conditionOf(rule) === null;
 
-function isSame(one: RuleSources | null, other: RuleSources): boolean {
+function isSame(one: RuleEvaluationInput | null, other: RuleEvaluationInput): boolean {
   if (one === null) return false;
   const { state, items, traits, presets, today } = other;
   const kinds = ['drawer', 'entry', 'neverIn', 'trayEntry'] as const;

@@ -5,7 +5,7 @@ import { toast } from 'sonner';
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { askedByRules, needsTraits, type Traits } from '@clever-drawer/core/chests/rule-sources';
 import type { Condition } from '@clever-drawer/core/rules/condition';
-import { speaksOfItems } from '@clever-drawer/core/rules/rule-book';
+import { testsItemKind } from '@clever-drawer/core/rules/rule-book';
 import type { ProposedRule } from '@clever-drawer/core/rules/from-examples';
 import type { ComputerId, DrawerId, ItemId, PluginId } from '@clever-drawer/core/ids';
 import { localDay, type LocalDay } from '@clever-drawer/core/local-day';
@@ -15,7 +15,7 @@ import { useComputer } from '../../lib/use-computer';
 import { whenIdle } from '../../lib/when-idle';
 import { WorkerClient } from '../../lib/worker-client';
 import { queueKey } from '../queue';
-import { RuleKeeper, TRAITS_NOT_ASKED, type Looked, type RuledHere } from './rule-keeper';
+import { RuleKeeper, TRAITS_NOT_ASKED, type Looked, type WindowRuleResults } from './rule-keeper';
 import type { Asker } from './rules.worker';
 
 /** One worker and its keeper for the computer at hand, over all places and visits. */
@@ -74,7 +74,7 @@ const askedByAll = memoizeOne((drawer: Arrangement['drawer']) => askedByRules({ 
 /** Tells that a rule that is being written asks more than the rules that are in force. */
 export function useAskedFor(condition: Condition | null): void {
   const traits = condition !== null && needsTraits(condition);
-  const presets = condition !== null && speaksOfItems(condition);
+  const presets = condition !== null && testsItemKind(condition);
   useEffect(() => {
     if ((!traits || asked.traits) && (!presets || asked.presets)) return;
     asked.traits ||= traits;
@@ -84,7 +84,7 @@ export function useAskedFor(condition: Condition | null): void {
 }
 
 /** What the rules of all clever drawers take; a moment after each change it follows. */
-export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledHere {
+export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): WindowRuleResults {
   const { id } = useComputer();
   const client = useQueryClient();
   const inForce = askedByAll(state.drawer);
@@ -109,7 +109,7 @@ export function useRuled(catalogue: ChosenCatalogue, state: Arrangement): RuledH
 }
 
 /** What a drawer's rule took before it was changed says nothing of what it takes now. */
-const withoutOutdated = (known: RuledHere, drawers: Arrangement['drawer']): RuledHere => ({
+const withoutOutdated = (known: WindowRuleResults, drawers: Arrangement['drawer']): WindowRuleResults => ({
   ...known,
   isKnown: (id) => known.isKnown(id) && known.ruleOf(id) === (drawers.get(id)?.rule ?? null),
 });
@@ -121,7 +121,7 @@ export interface RulePreview {
 }
 
 /** Asks what a drawer would take by a rule that is being written. The newest question wins. */
-export function useLook(drawer: DrawerId, condition: Condition | null, ruled: RuledHere): RulePreview {
+export function useLook(drawer: DrawerId, condition: Condition | null, ruled: WindowRuleResults): RulePreview {
   const { id } = useComputer();
   const client = useQueryClient();
   const [looked, setLooked] = useState<{ readonly condition: Condition; readonly answer: Looked } | null>(null);

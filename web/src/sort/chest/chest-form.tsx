@@ -9,7 +9,7 @@ import { FormBox } from '../../parts/form-box';
 import { ChestBeginning } from './chest-beginning';
 import { ChestPreview } from './chest-preview';
 import {
-  BEGINNINGS,
+  CHEST_STARTING_POINTS,
   FIRST_WORK_OUT,
   isBasis,
   isCopy,
@@ -75,7 +75,7 @@ export function ChestForm({ state, catalogue, chest, done, close }: Props) {
       {chest === null && (
         <ChestBeginning
           chests={chests}
-          beginnings={BEGINNINGS.filter((one) => !isCopy(one) || chests.length > 0)}
+          beginnings={CHEST_STARTING_POINTS.filter((one) => !isCopy(one) || chests.length > 0)}
           beginning={beginning}
           setBeginning={setBeginning}
           source={source}

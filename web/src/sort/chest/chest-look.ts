@@ -30,7 +30,7 @@ const ENTRY_PX = 18;
 const GAP_PX = 8;
 /** What stands below the fronts: the trays. */
 const BELOW_PX = 170;
-const MOST_ENTRIES = 14;
+const MAX_ENTRIES = 14;
 
 /**
  * How many entries closed fronts show in a chest of so many fronts that is drawn so large: what its size says, and more where there is height for
@@ -46,7 +46,7 @@ export function entriesShown(
   const { width: least, entries } = FRONTS[size];
   const rows = Math.ceil((fronts + 1) / Math.max(1, Math.floor((width + GAP_PX) / (least + GAP_PX))));
   const each = (height - BELOW_PX) / rows - GAP_PX - FRONT_PX;
-  return width < ROOM_PX ? entries : Math.max(entries, Math.min(MOST_ENTRIES, Math.floor(each / ENTRY_PX) - 1));
+  return width < ROOM_PX ? entries : Math.max(entries, Math.min(MAX_ENTRIES, Math.floor(each / ENTRY_PX) - 1));
 }
 
 /** The look of a chest, and what changes it. */

@@ -22,7 +22,7 @@ import { drawerAndInner, drawersIn, pathTo } from '@clever-drawer/core/chests/lo
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import type { Changes } from '../../arrangement/changes';
-import type { RuledHere } from '../../arrangement/rules/rule-keeper';
+import type { WindowRuleResults } from '../../arrangement/rules/rule-keeper';
 import { useSteady } from '../../lib/use-steady';
 import { KeyHint } from '../../keys/key-hint';
 import { takeKey } from '../../keys/use-keys';
@@ -49,7 +49,7 @@ interface Props {
   readonly state: Arrangement;
   readonly chest: Chest;
   readonly catalogue: ChosenCatalogue;
-  readonly ruled: RuledHere;
+  readonly ruled: WindowRuleResults;
   readonly open: readonly string[];
   readonly setOpen: (open: readonly string[]) => void;
   readonly changes: Changes;

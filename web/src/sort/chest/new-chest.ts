@@ -52,7 +52,7 @@ export const STARTS: Readonly<
 /** Empty, a copy, by rules, or what it is worked out by. */
 export type Beginning = keyof typeof STARTS;
 /** In the order in which they are offered. */
-export const BEGINNINGS: readonly Beginning[] = ['empty', 'copy', 'structure', 'rules', ...CHEST_BASES];
+export const CHEST_STARTING_POINTS: readonly Beginning[] = ['empty', 'copy', 'structure', 'rules', ...CHEST_BASES];
 /** How a chest that is started again is worked out. */
 export const BASES: readonly ChestBasis[] = CHEST_BASES;
 /** Whether a chest that begins so is worked out. */

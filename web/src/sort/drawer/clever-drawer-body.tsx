@@ -4,7 +4,7 @@ import { contentsOf, type Contents } from '@clever-drawer/core/chests/drawer-con
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
-import type { RuledHere } from '../../arrangement/rules/rule-keeper';
+import type { WindowRuleResults } from '../../arrangement/rules/rule-keeper';
 import { useAskedFor, useLook } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { useLasting } from '../../lib/use-lasting';
@@ -19,7 +19,7 @@ const COUNTING_AFTER_MS = 200;
 interface Props {
   readonly drawer: Drawer;
   readonly contents: Contents<ChosenItem>;
-  readonly ruled: RuledHere;
+  readonly ruled: WindowRuleResults;
   readonly state: Arrangement;
   readonly catalogue: ChosenCatalogue;
   readonly changes: Changes;

@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
 import { ruleAsText, typedRule, type Rule } from '@clever-drawer/core/rules/rule';
 import { ruleHint } from '@clever-drawer/core/rules/rule-hints';
@@ -21,14 +21,14 @@ interface Props {
   readonly isNew?: boolean;
   /** Which field has the keyboard first. */
   readonly startsAt?: 'name' | 'rule';
-  readonly drawers: DrawerNames;
+  readonly drawers: DrawerNameResolver;
   readonly catalogue: ChosenCatalogue;
   readonly state: Arrangement;
   readonly done: (name: string, rule: Rule | null) => void;
   readonly close: () => void;
 }
 
-const NAME_LENGTH = 120;
+const MAX_NAME_LENGTH = 120;
 /** Saving and leaving are the box's own. */
 const NO_RULE_KEYS = { save: null, drop: null };
 
@@ -58,7 +58,7 @@ export function DrawerForm(props: Props) {
           value={name}
           autoFocus={startsAt === 'name'}
           autoComplete="off"
-          maxLength={NAME_LENGTH}
+          maxLength={MAX_NAME_LENGTH}
           isInvalid={tried && empty}
           onChange={(event) => setName(event.target.value)}
           onFocus={(event) => event.target.select()}

@@ -6,12 +6,12 @@ import type { Contents, Line } from '@clever-drawer/core/chests/drawer-contents'
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import type { ItemId } from '@clever-drawer/core/ids';
 import type { Changes } from '../../arrangement/changes';
-import type { RuledHere } from '../../arrangement/rules/rule-keeper';
+import type { WindowRuleResults } from '../../arrangement/rules/rule-keeper';
 import { DRAWER_SORT_LABELS, DRAWER_SORTS } from '@clever-drawer/core/chests/drawer-sort';
 import { DRAWER_SPLIT_LABELS, DRAWER_SPLITS } from '@clever-drawer/core/chests/drawer-split';
 import type { ChosenCatalogue, ChosenItem } from '../../catalogue/chosen-catalogue';
 import { boundInWords } from '../../catalogue/build-words';
-import { CleverInside } from './clever-inside';
+import { CleverInside } from './clever-drawer-body';
 import { aimIn, type Target } from '../drag/drag';
 import type { DrawerActions } from './drawer-actions';
 import { SplitParts } from './split-parts';
@@ -23,7 +23,7 @@ import styles from '../../parts/front.module.css';
 interface Props {
   readonly drawer: Drawer;
   readonly contents: Contents<ChosenItem>;
-  readonly ruled: RuledHere;
+  readonly ruled: WindowRuleResults;
   readonly state: Arrangement;
   readonly catalogue: ChosenCatalogue;
   readonly changes: Changes;

@@ -26,7 +26,7 @@ interface Props {
 }
 
 /** More parts than this are drawn when they are asked for. */
-const MOST_AT_ONCE = 120;
+const MAX_AT_ONCE = 120;
 
 /** The id under which the view remembers that a part is open. */
 export const partId = (drawer: Drawer, key: string): string => `${drawer.id}/${key}`;
@@ -35,7 +35,7 @@ export const partId = (drawer: Drawer, key: string): string => `${drawer.id}/${k
 export function SplitParts({ drawer, by, contents, isOpen, toggle, list }: Props) {
   const [showsAll, setShowsAll] = useState(false);
   const parts = splitContents(contents.plugins, by);
-  const shown = showsAll ? parts : parts.slice(0, MOST_AT_ONCE);
+  const shown = showsAll ? parts : parts.slice(0, MAX_AT_ONCE);
   return (
     <div
       className={clsx(styles.fronts, styles.inner)}

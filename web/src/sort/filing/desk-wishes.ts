@@ -23,7 +23,7 @@ export function trayWish(state: Arrangement, tray: number, pluginIds: readonly I
 }
 
 /** Moves plugins in the order of a tray; null when they can't go further. */
-export function shiftOnTrayWish(
+export function reorderTrayIntent(
   state: Arrangement,
   tray: number,
   pluginIds: readonly ItemId[],

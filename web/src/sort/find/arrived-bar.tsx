@@ -5,11 +5,11 @@ import { isUnderWay, useArrivals, useScans } from '../../catalogue/queries';
 import { useCancelScan, useStartScan } from '../../catalogue/scanning';
 import { useComputer } from '../../lib/use-computer';
 import { PlainButton } from '../../parts/plain-button';
-import { NO_FILTERS, type SortViewing } from './use-sort-view';
+import { NO_FILTERS, type SortViewController } from './use-sort-view';
 import styles from './find.module.css';
 
 /** What came into the watched folders: one click scans it and shows what is new. */
-export function ArrivedBar({ viewing }: { viewing: SortViewing }) {
+export function ArrivedBar({ viewing }: { viewing: SortViewController }) {
   const computer = useComputer();
   const arrivals = useArrivals(computer.id).data ?? [];
   const scans = useScans(computer.id).data ?? [];

@@ -11,12 +11,12 @@ import { NameBox } from '../../parts/name-box';
 import type { Changes } from '../../arrangement/changes';
 import { labelOf } from '../ribbons/facets';
 import { FilesFound } from './files-found';
-import { QUESTIONS, type SortViewing } from './use-sort-view';
+import { QUESTIONS, type SortViewController } from './use-sort-view';
 import { PlainButton } from '../../parts/plain-button';
 import styles from './find.module.css';
 
 interface Props {
-  readonly viewing: SortViewing;
+  readonly viewing: SortViewController;
   readonly state: Arrangement;
   readonly changes: Changes;
   readonly shown: number;

@@ -72,7 +72,7 @@ export interface SortView {
 }
 
 /** How Sort is looked at, and what changes that. */
-export interface SortViewing {
+export interface SortViewController {
   readonly view: SortView;
   readonly look: (change: Partial<SortView>) => void;
   /** Adds a value to a question's filter, or takes it off. */
@@ -101,7 +101,7 @@ const SETTLES_MS = 250;
 const AFTER_TYPING = { limitUrlUpdates: debounce(SETTLES_MS) };
 
 /** How Sort is looked at, as the address has it. */
-export function useSortView(): SortViewing {
+export function useSortView(): SortViewController {
   const [address, setAddress] = useQueryStates(IN_ADDRESS, { history: 'replace' });
   const { q: typed, by: sortBy, down, chest, open } = address;
   // What is typed must not make new filters of the same.

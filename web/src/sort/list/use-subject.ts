@@ -31,7 +31,7 @@ interface Asked {
 }
 
 /** See Subject. The panel follows what is selected: another plugin is shown in its place, and several close it. */
-export function useSubject({ listed, waiting, first, shown, show }: Asked): Subject {
+export function useActionTarget({ listed, waiting, first, shown, show }: Asked): Subject {
   const [elsewhere, setElsewhere] = useState<readonly ItemId[] | null>(null);
   const latest = useRef(elsewhere);
   const latestShown = useRef(shown);

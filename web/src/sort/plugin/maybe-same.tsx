@@ -1,5 +1,5 @@
 import memoizeOne from 'memoize-one';
-import { possiblySame, type Comparable } from '@clever-drawer/core/catalogue/possibly-same';
+import { findPossibleDuplicates, type Comparable } from '@clever-drawer/core/catalogue/possibly-same';
 import type { PluginDetail } from '@clever-drawer/contract/responses';
 import { useChanges } from '../../arrangement/changes';
 import { isPlugin, type ChosenCatalogue, type ChosenItem, type ChosenPlugin } from '../../catalogue/chosen-catalogue';
@@ -22,7 +22,7 @@ export function MaybeSame({ plugin, catalogue }: { plugin: PluginDetail; catalog
   const changes = useChanges(useComputer().id);
   const listed = catalogue.byId.get(plugin.id);
   const all = comparables(catalogue.items);
-  const same = listed === undefined || !isPlugin(listed) ? [] : possiblySame(comparable(listed), all);
+  const same = listed === undefined || !isPlugin(listed) ? [] : findPossibleDuplicates(comparable(listed), all);
   const others = same.flatMap(({ other, reason }) => {
     const found = catalogue.byId.get(other) as ChosenPlugin | undefined;
     return found === undefined || found.builds.length === 0 ? [] : [{ other: found, reason }];

@@ -7,7 +7,7 @@ import { group } from '@clever-drawer/core/chests/row-groups';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { useChanges } from '../../arrangement/changes';
-import type { RuledHere } from '../../arrangement/rules/rule-keeper';
+import type { WindowRuleResults } from '../../arrangement/rules/rule-keeper';
 import { useRuled } from '../../arrangement/rules/use-ruled';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
 import { useComputer } from '../../lib/use-computer';
@@ -84,7 +84,7 @@ function WhyNot({
   id: ItemId;
   drawers: readonly Drawer[];
   state: Arrangement;
-  ruled: RuledHere;
+  ruled: WindowRuleResults;
 }) {
   const [asked, setAsked] = useState('');
   const drawer = drawers.find((one) => one.id === asked);

@@ -6,7 +6,7 @@ import { presetsOf, type PluginPreset } from '@clever-drawer/core/catalogue/plug
 import type { Arrangement } from '@clever-drawer/core/chests/arrangement';
 import { itemId } from '@clever-drawer/core/chests/item';
 import { group } from '@clever-drawer/core/chests/row-groups';
-import { addTo } from '@clever-drawer/core/lists-by-key';
+import { appendToGroup } from '@clever-drawer/core/lists-by-key';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { KeyHint } from '../../keys/key-hint';
 import { wordsOf } from '@clever-drawer/core/text/words';
@@ -15,7 +15,7 @@ import styles from './plugin.module.css';
 
 /** So many are looked through at a glance; of more, those with certain words are found by typing. */
 const MANY = 24;
-const MOST_SHOWN = 400;
+const MAX_SHOWN = 400;
 
 interface Props {
   readonly plugin: PluginDetail;
@@ -31,7 +31,7 @@ export function PresetList({ plugin, state, chosen, choose }: Props) {
   const presets = useMemo(() => presetsOf(plugin.builds), [plugin.builds]);
   if (presets.length === 0) return null;
   const found = presets.filter(hasWords(typed));
-  const shown = found.slice(0, MOST_SHOWN);
+  const shown = found.slice(0, MAX_SHOWN);
   return (
     <section aria-label="Presets" {...panelPart('presets')}>
       <h3>
@@ -130,6 +130,6 @@ function hasWords(typed: string): (preset: PluginPreset) => boolean {
 /** In the order of the presets, which is that of their banks. */
 function inBanks(presets: readonly PluginPreset[]): [string | null, PluginPreset[]][] {
   const banks = new Map<string | null, PluginPreset[]>();
-  for (const preset of presets) addTo(banks, preset.bank, preset);
+  for (const preset of presets) appendToGroup(banks, preset.bank, preset);
   return [...banks];
 }

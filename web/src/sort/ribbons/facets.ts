@@ -47,7 +47,7 @@ const STATE_LABELS: Readonly<Record<State, string>> = {
 export const USES = ['never', 'most', 'last-30', 'not-90', 'not-365'] as const;
 type UseValue = (typeof USES)[number];
 /** So many are the most loaded ones. */
-export const MOST_LOADED = 20;
+export const MAX_LOADED = 20;
 const USE_LABELS: Readonly<Record<UseValue, string>> = {
   never: 'never',
   most: 'most',
@@ -61,7 +61,7 @@ export const loadsInWords = (value: string): string | undefined =>
   (USE_WORDS as Readonly<Record<string, string>>)[value];
 const USE_WORDS: Readonly<Record<UseValue, string>> = {
   never: 'never loaded on this computer',
-  most: `the ${String(MOST_LOADED)} that were loaded most`,
+  most: `the ${String(MAX_LOADED)} that were loaded most`,
   'last-30': 'loaded in the last 30 days',
   'not-90': 'loaded, but not for 90 days',
   'not-365': 'loaded, but not for a year',
@@ -168,7 +168,7 @@ export function loadsFacet({ plugins }: ChosenCatalogue, today: LocalDay): Facet
     plugins
       .filter((plugin) => plugin.loads > 0)
       .sort(COMPARE_BY.loads)
-      .slice(0, MOST_LOADED),
+      .slice(0, MAX_LOADED),
   );
   const values = ({ lastLoad }: ChosenItem): readonly UseValue[] => {
     if (lastLoad === null) return NEVER;

@@ -17,7 +17,7 @@ interface Props {
   readonly close: () => void;
 }
 
-const MOST_NAMED = 3;
+const MAX_NAMED = 3;
 
 /** Rules that some plugins have in common, the shortest first, each with what it would take besides and which of them it would not take. */
 export function ExamplesBox({ title, examples, state, catalogue, done, close }: Props) {
@@ -26,9 +26,9 @@ export function ExamplesBox({ title, examples, state, catalogue, done, close }: 
   const drawers = drawerNames(state);
   const named = (ids: readonly ItemId[]): string =>
     ids
-      .slice(0, MOST_NAMED)
+      .slice(0, MAX_NAMED)
       .map((id) => catalogue.byId.get(id)?.name ?? '')
-      .join(', ') + (ids.length > MOST_NAMED ? ' …' : '');
+      .join(', ') + (ids.length > MAX_NAMED ? ' …' : '');
   // They come in a moment; a box that is another one then would take the keyboard from it.
   if (proposed === null) return null;
   if (proposed.length === 0)

@@ -8,14 +8,14 @@ import {
   type Match,
   type Term,
 } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import {
   ASKED_GRADES,
   FIELD_NAMES,
   FIELDS,
   GRADE_LABELS,
   isField,
-  type AskedGrade,
+  type MinimumGrade,
   type Field,
 } from '@clever-drawer/core/rules/fields';
 import { printRule, quote } from '@clever-drawer/core/rules/print';
@@ -28,7 +28,7 @@ import styles from './rule.module.css';
 interface Props {
   /** Null for a new part. */
   readonly part: Condition | null;
-  readonly drawers: DrawerNames;
+  readonly drawers: DrawerNameResolver;
   /** What is proposed for a field of words: vendors, tags. */
   readonly proposed: (field: Field) => readonly string[];
   readonly done: (part: Condition) => void;
@@ -48,7 +48,7 @@ interface Filled {
   readonly value: string;
   readonly match: Match;
   readonly is: Comparison | 'in the last';
-  readonly grade: AskedGrade | '';
+  readonly grade: MinimumGrade | '';
 }
 
 /** One part of a rule, changed in place: what is asked, and what it must be. Enter saves, Esc leaves it as it was. */
@@ -156,7 +156,7 @@ export function PartForm({ part, drawers, proposed, done, divide, joiner, remove
           size="sm"
           aria-label="How sure"
           value={filled.grade}
-          onChange={(event) => set({ grade: event.target.value as AskedGrade | '' })}
+          onChange={(event) => set({ grade: event.target.value as MinimumGrade | '' })}
         >
           <option value="">however sure</option>
           {ASKED_GRADES.map((grade) => (
@@ -208,13 +208,13 @@ function firstOf(asked: string): string {
   return spec.kind === 'value' || spec.kind === 'flag' ? (spec.values[0]?.value ?? '') : '';
 }
 
-function filledWith(part: Condition | null, drawers: DrawerNames): Filled {
+function filledWith(part: Condition | null, drawers: DrawerNameResolver): Filled {
   if (part === null) return EMPTY;
   if (!isTerm(part)) return { ...EMPTY, asked: AS_TEXT, value: printRule(part, drawers) };
   return { ...EMPTY, ...ofTerm(part, drawers) };
 }
 
-function ofTerm(term: Term, drawers: DrawerNames): Partial<Filled> {
+function ofTerm(term: Term, drawers: DrawerNameResolver): Partial<Filled> {
   switch (term.kind) {
     case 'words':
       return { asked: term.field, value: term.words, match: term.match };

@@ -9,7 +9,7 @@ import { entriesIn, neversIn } from '@clever-drawer/core/chests/look-up';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { ItemId } from '@clever-drawer/core/ids';
 import { RULE_LIMITS } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import type { Field } from '@clever-drawer/core/rules/fields';
 import { ruleHint } from '@clever-drawer/core/rules/rule-hints';
 import { compareNames } from '@clever-drawer/core/text/words';
@@ -27,7 +27,7 @@ import styles from './rule.module.css';
 
 interface Props {
   readonly drawer: Drawer;
-  readonly drawers: DrawerNames;
+  readonly drawers: DrawerNameResolver;
   readonly draft: Draft;
   readonly state: Arrangement;
   readonly catalogue: ChosenCatalogue;
@@ -102,9 +102,9 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
   const save = (): void => {
     if (typed === null) return;
     const most = typed.trim() === '' ? null : Number(typed);
-    if (most !== null && !(Number.isInteger(most) && most >= 1 && most <= MOST_TAKEN)) {
+    if (most !== null && !(Number.isInteger(most) && most >= 1 && most <= MAX_TAKEN)) {
       toast.warning(
-        `“${typed.trim()}” is no limit. Type a whole number from 1 to ${String(MOST_TAKEN)}, or nothing for all.`,
+        `“${typed.trim()}” is no limit. Type a whole number from 1 to ${String(MAX_TAKEN)}, or nothing for all.`,
       );
       return;
     }
@@ -141,8 +141,8 @@ function Order({ drawer, changes }: Pick<Props, 'drawer' | 'changes'>) {
   );
 }
 
-const MOST_TAKEN = 32_767;
-const MOST_SHOWN = 12;
+const MAX_TAKEN = 32_767;
+const MAX_SHOWN = 12;
 
 /** What stands in it by hand whatever its rule says, and what never does. */
 function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' | 'state' | 'catalogue' | 'changes'>) {
@@ -164,7 +164,7 @@ function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' 
         role="group"
         aria-label={`Exceptions by hand: ${String(always.length)} always in, ${String(never.length)} never in`}
       >
-        {all.slice(0, showsAll ? undefined : MOST_SHOWN).map(({ id, how, name }) => (
+        {all.slice(0, showsAll ? undefined : MAX_SHOWN).map(({ id, how, name }) => (
           <button
             key={`${how} ${id}`}
             type="button"
@@ -176,8 +176,8 @@ function Exceptions({ drawer, state, catalogue, changes }: Pick<Props, 'drawer' 
             <span className="visually-hidden">, let the rule decide</span>
           </button>
         ))}
-        {!showsAll && all.length > MOST_SHOWN && (
-          <PlainButton onClick={() => setShowsAll(true)}>and {all.length - MOST_SHOWN} more</PlainButton>
+        {!showsAll && all.length > MAX_SHOWN && (
+          <PlainButton onClick={() => setShowsAll(true)}>and {all.length - MAX_SHOWN} more</PlainButton>
         )}
       </div>
     </div>

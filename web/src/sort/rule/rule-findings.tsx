@@ -6,7 +6,7 @@ import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import { TYPE_TREE } from '@clever-drawer/core/catalogue/type-tree';
 import { asId, type DrawerId, type ItemId } from '@clever-drawer/core/ids';
 import type { Condition } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import type { AlikeFinding, Findings, IdleFinding, TypeFinding } from '@clever-drawer/core/rules/findings';
 import { conditionInWords } from '@clever-drawer/core/rules/in-words';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
@@ -68,7 +68,7 @@ interface Props {
   readonly findings: Findings;
   readonly segment: Exclude<Segment, 'in'>;
   readonly drawer: Drawer;
-  readonly drawers: DrawerNames;
+  readonly drawers: DrawerNameResolver;
   readonly state: Arrangement;
   readonly catalogue: ChosenCatalogue;
   readonly keep: (condition: Condition) => void;
@@ -109,7 +109,7 @@ export function RuleFindings(props: Props) {
   );
 }
 
-const MOST_SHOWN = 60;
+const MAX_SHOWN = 60;
 
 function TypeGroup({
   group,
@@ -142,7 +142,7 @@ function TypeGroup({
         )}
       </header>
       <ul>
-        {items.slice(0, showsAll ? undefined : MOST_SHOWN).map((id) => {
+        {items.slice(0, showsAll ? undefined : MAX_SHOWN).map((id) => {
           const plugin = catalogue.byId.get(id);
           return plugin === undefined ? null : (
             <li key={id}>
@@ -156,9 +156,9 @@ function TypeGroup({
             </li>
           );
         })}
-        {!showsAll && items.length > MOST_SHOWN && (
+        {!showsAll && items.length > MAX_SHOWN && (
           <li>
-            <PlainButton onClick={() => setShowsAll(true)}>and {items.length - MOST_SHOWN} more</PlainButton>
+            <PlainButton onClick={() => setShowsAll(true)}>and {items.length - MAX_SHOWN} more</PlainButton>
           </li>
         )}
       </ul>

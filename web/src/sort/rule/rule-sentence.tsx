@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useEffect, useId, useRef, useState, type KeyboardEvent } from 'react';
 import { isTerm, type Condition, type Several } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import type { Field } from '@clever-drawer/core/rules/fields';
 import { conditionInWords, ofSentence, partWords, sentenceOf, type Sentence } from '@clever-drawer/core/rules/in-words';
 import { takeKey } from '../../keys/use-keys';
@@ -11,7 +11,7 @@ import styles from './rule.module.css';
 
 interface Props {
   readonly condition: Condition;
-  readonly drawers: DrawerNames;
+  readonly drawers: DrawerNameResolver;
   readonly proposed: (field: Field) => readonly string[];
   readonly keep: (condition: Condition) => void;
   /** For what is a part of another one: how its own parts are joined as long as there is one alone. */
@@ -87,7 +87,7 @@ export function RuleSentence({ condition, drawers, proposed, keep, inside }: Pro
                 aria-expanded={editing?.side === name && editing.at === at}
                 onClick={() => setEditing({ side: name, at, isParted: !isTerm(part) })}
               >
-                <PartWords part={part} drawers={drawers} />
+                <ConditionLabel part={part} drawers={drawers} />
               </button>
             </span>
           ))}
@@ -174,7 +174,7 @@ const withPart = (parts: readonly Condition[], at: number, part: Condition): rea
   ...parts.slice(at + 1),
 ];
 
-function PartWords({ part, drawers }: { readonly part: Condition; readonly drawers: DrawerNames }) {
+function ConditionLabel({ part, drawers }: { readonly part: Condition; readonly drawers: DrawerNameResolver }) {
   if (!isTerm(part)) return <bdi>{conditionInWords(part, drawers)}</bdi>;
   const { asks, value } = partWords(part, drawers);
   return (

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { Drawer } from '@clever-drawer/core/chests/rows/drawer';
 import type { Condition } from '@clever-drawer/core/rules/condition';
-import type { DrawerNames } from '@clever-drawer/core/rules/drawer-names';
+import type { DrawerNameResolver } from '@clever-drawer/core/rules/drawer-names';
 import type { RuleProblem } from '@clever-drawer/core/rules/read-problems';
 import { conditionOf, ruleAsText, ruleOf, typedRule } from '@clever-drawer/core/rules/rule';
 import type { Changes } from '../../arrangement/changes';
@@ -24,7 +24,7 @@ export interface Draft {
 }
 
 /** The draft of a drawer's rule. */
-export function useDraft(drawer: Drawer, drawers: DrawerNames, changes: Changes): Draft {
+export function useDraft(drawer: Drawer, drawers: DrawerNameResolver, changes: Changes): Draft {
   const [draft, setDraft] = useState<{ readonly typed: string; readonly valid: Condition | null } | null>(null);
   const inForce = drawer.rule === null ? '' : ruleAsText(drawer.rule, drawers);
   const condition = drawer.rule === null ? null : conditionOf(drawer.rule);

@@ -9,7 +9,7 @@ import { NameBox } from '../../parts/name-box';
 import { SignGlyph } from '../../parts/sign';
 import { SignBox } from '../../parts/sign-box';
 import type { ChosenCatalogue } from '../../catalogue/chosen-catalogue';
-import { useKept } from '../../lib/use-stored';
+import { useStoredFlag } from '../../lib/use-stored';
 import type { Changes } from '../../arrangement/changes';
 import { aimIn, trayId, type Target } from '../drag/drag';
 import { pluginsIn, type LineActions, type ListedLine } from '../../parts/line';
@@ -40,7 +40,7 @@ interface Props {
 /** The nine trays below the drawers: flat fronts with their number; each takes what is dropped and opens in place. */
 export function TrayShelf(props: Props) {
   const { state, open } = props;
-  const [hidesEmpty, setHidesEmpty] = useKept('hide-empty-trays');
+  const [hidesEmpty, setHidesEmpty] = useStoredFlag('hide-empty-trays');
   const [naming, setNaming] = useState<number | null>(null);
   const [signing, setSigning] = useState<number | null>(null);
   const shown = TRAYS.filter(

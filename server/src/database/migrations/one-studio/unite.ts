@@ -25,7 +25,7 @@ const MADE: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 /** Those whose names and places among their like are shown side by side. */
 const SIDE_BY_SIDE = new Set(['chest', 'session', 'kept_search']);
 const OWN = ['preference', 'look'];
-const NAME_LENGTH = 120;
+const MAX_NAME_LENGTH = 120;
 
 /** The kinds of rows in words, in the order in which they are brought over. */
 const WORDS: Readonly<Record<string, string>> = {
@@ -208,8 +208,8 @@ const lastOrder = (rows: Iterable<OldRow>): string | null =>
 function freeName(name: string, computer: string, taken: ReadonlySet<string>): string {
   let free = name;
   for (let number = 1; taken.has(free); number++) {
-    const behind = ` (${computer}${number === 1 ? '' : ` ${String(number)}`})`.slice(0, NAME_LENGTH / 2);
-    free = name.slice(0, NAME_LENGTH - behind.length) + behind;
+    const behind = ` (${computer}${number === 1 ? '' : ` ${String(number)}`})`.slice(0, MAX_NAME_LENGTH / 2);
+    free = name.slice(0, MAX_NAME_LENGTH - behind.length) + behind;
   }
   return free;
 }
