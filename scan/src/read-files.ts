@@ -6,11 +6,11 @@ import { utf8Length } from '@clever-drawer/core/text/utf8-length';
 import { errorCode } from './disk-place.js';
 import { isMadeUp, whyNoFolder } from './folder-sense.js';
 
-/** What a folder of files holds: names and folders alone are looked at, no file is opened. */
+/** The files of a folder. Only names are read; no file is opened. */
 export interface FilesRead {
   /** Paths in the folder with forward slashes, in order. */
   readonly files: readonly string[];
-  /** Files and folders that are more than are kept, or with a path that can't be kept. */
+  /** How many files and folders exceed the limits or have a path that can't be stored. */
   readonly leftOut: number;
   readonly problem: 'missing' | 'unreadable' | 'refused' | null;
 }
@@ -22,19 +22,19 @@ const MAX_OF_A_PATH = { characters: 700, bytes: 2000 };
 /** The most folders in it that are walked. */
 const MAX_FOLDERS = 100_000;
 
-/** How a folder is read. */
+/** Options of readFiles. */
 export interface FilesWish {
   readonly endings: readonly string[];
   readonly signal?: AbortSignal;
-  /** Told how many were found so far. */
+  /** Called with the number of files found so far. */
   readonly onProgress?: (found: number) => void;
   /** For tests: fewer files than MAX_FILES. */
   readonly most?: number;
 }
 
 /**
- * Finds files by their endings, whatever their capitals, in a folder and the folders in it. A folder with such an ending (a package) counts as a file and is not
- * walked into. Links are followed, each folder once. Hidden files are passed over, and folders that can't be read. Rejects when the signal ends it.
+ * Lists the files with some endings in a folder and its subfolders, ignoring case. A folder with such an ending (a package) counts as a file and is not descended
+ * into. Follows links and visits each folder once. Skips hidden files and unreadable folders. Rejects when the signal aborts.
  */
 export async function readFiles(path: string, wish: FilesWish): Promise<FilesRead> {
   const { endings, signal, onProgress, most = MAX_FILES } = wish;
@@ -77,19 +77,19 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
       else if (kind === 'folder') inner.push(own);
     }
     onProgress?.(files.length);
-    // What comes first is walked first.
+    // Depth first, in order of name.
     waiting.push(...inner.reverse());
   }
   return { files, leftOut, problem: null };
 }
 
-/** Whether a path is short enough, and all of its names could be read as text. */
+/** Whether a path fits into the index of the database and is valid text. */
 const canBeKept = (inside: string): boolean =>
   inside.length <= MAX_OF_A_PATH.characters &&
   utf8Length(inside) <= MAX_OF_A_PATH.bytes &&
   !/[\uFFFD\p{Cs}]/u.test(inside);
 
-/** What a link, or what the file system does not tell the kind of, leads to; null for nothing. */
+/** The target of a link, or of an entry of unknown kind; null when there is none. */
 const behind = (path: string): Promise<'folder' | 'file' | null> =>
   stat(path).then(
     (found) => (found.isDirectory() ? 'folder' : 'file'),

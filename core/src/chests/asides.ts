@@ -6,7 +6,7 @@ type AsideRows = Pick<Arrangement, 'aside' | 'asideHere'>;
 
 const merged = new WeakMap<object, { readonly here: object; readonly all: ReadonlyMap<string, Aside> }>();
 
-/** What is set aside as this computer has it: everywhere, or here only. The very same map for as long as both stay the same. */
+/** Everything that is set aside on this computer: on all computers, or on this one only. Returns the same map while both inputs stay the same. */
 export function asidesOf({ aside, asideHere }: AsideRows): ReadonlyMap<string, Aside> {
   if (asideHere.size === 0) return aside;
   const known = merged.get(aside);
@@ -16,7 +16,7 @@ export function asidesOf({ aside, asideHere }: AsideRows): ReadonlyMap<string, A
   return all;
 }
 
-/** The edits that set a plugin or build aside here or everywhere, or (`after` null) bring it back. It is never both. */
+/** The edits that set a plugin or build aside on this computer or on all computers, or bring it back (`after` null). A plugin is never set aside in both ways. */
 export function asideEdits({ aside, asideHere }: AsideRows, id: string, after: Aside | null, here: boolean): Edit[] {
   const [everywhere, onlyHere] = [aside.get(id) ?? null, asideHere.get(id) ?? null];
   const [then, thenHere] = here ? [null, after] : [after, null];

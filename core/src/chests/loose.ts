@@ -1,4 +1,4 @@
-/** Loose entries: what stands in a chest without a drawer, and comes first there. A drawer of its own kind holds them, of which a chest has one at most. */
+/** Loose entries: entries that stand in a chest without a drawer, before all drawers. A special drawer holds them; a chest has at most one. */
 import type { ChestId, DrawerId } from '../ids.js';
 import type { Arrangement } from './arrangement.js';
 import { fileInto } from './file-into.js';
@@ -10,7 +10,7 @@ import { referencesPlugins, planned, refuse, what, type Planners } from './plan.
 import { NO_CHEST } from './plan-chest.js';
 import type { Drawer } from './rows/drawer.js';
 
-/** What the screen calls it. */
+/** The name of that drawer on the screen. */
 export const LOOSE_NAME = 'Without a drawer';
 
 /** The drawer that holds the loose entries of a chest; undefined where there are none. */
@@ -20,7 +20,7 @@ export const looseDrawer = (state: Arrangement, chestId: ChestId): Drawer | unde
 /** Whether a drawer holds loose entries. */
 export const isLoose = ({ loose }: Pick<Drawer, 'loose'>): boolean => loose === true;
 
-/** Files into a chest itself. */
+/** Plans filing into a chest itself. */
 export const LOOSE_PLANNERS: Planners<'file-loose'> = {
   'file-loose': {
     names: referencesPlugins,
@@ -55,7 +55,7 @@ const ONLY_FOR_DRAWERS: ReadonlySet<Intent['kind']> = new Set<Intent['kind']>([
   'divide-drawers',
 ]);
 
-/** Why a wish for a drawer can't be granted for the one that holds loose entries; null where it is about another one. */
+/** Returns why an intent is refused for the drawer of loose entries; null when it concerns other drawers or is allowed. */
 export function refusalForLoose({ drawer }: Arrangement, intent: Intent): string | null {
   const loose = (id: DrawerId | null): boolean => {
     const row = id === null ? undefined : drawer.get(id);

@@ -9,7 +9,7 @@ import { MAX_NAME_LENGTH } from './rows/row-kind.js';
 
 /** A file that was found by its ending, and may become an own entry. */
 export interface OtherFile {
-  /** What its entry's id is: made of `file`, so that it is the same on every computer. */
+  /** The id of its entry, derived from `file`, so that every computer computes the same id. */
   readonly id: PluginId;
   /** Without its ending. */
   readonly name: string;
@@ -20,7 +20,7 @@ export interface OtherFile {
   readonly role: Role | null;
 }
 
-/** The name by which a file is known on every computer: the last name of its folder, and its path in it with forward slashes. */
+/** Identifies a file on every computer: the last name of its folder, then its path in that folder with forward slashes. */
 export const fileKeyOf = (folder: string, inside: string): string =>
   `${folder.split(/[\\/]/).findLast((part) => part !== '') ?? ''}/${inside}`.normalize('NFC');
 
@@ -30,13 +30,13 @@ export function fileTitle(inside: string): string {
   return name.replace(/(?<=.)\.[^.]+$/, '');
 }
 
-/** What a word may have at most: an index of the database takes 2,046 bytes (PostgreSQL 15, 12.9). */
+/** The most characters of a search word: a lexeme has at most 2,046 bytes (PostgreSQL 15, 12.11). */
 const MAX_OF_A_WORD = 100;
 
-/** Whole signs alone: half of one is no text. */
+/** Truncates without splitting a surrogate pair. */
 const beginningOf = (word: string): string => word.slice(0, MAX_OF_A_WORD).replace(/[\uD800-\uDBFF]$/, '');
 
-/** The words by which a file is found, and those of what is typed: of its name, its folders and its ending. */
+/** Search words of a file (its name, folders and ending), or of a typed query. */
 export const fileWords = (text: string): string[] => [
   ...new Set(wordsOf(text).map((word) => (word.length <= MAX_OF_A_WORD ? word : beginningOf(word)))),
 ];
@@ -47,7 +47,7 @@ export function endingOf(name: string): string | null {
   return ending === undefined ? null : ending.toLowerCase();
 }
 
-/** Endings as they are typed, in a list: ".Rack, *.preset adg" → rack, preset, adg. Null for one that is none, or for too many. */
+/** Parses typed file name endings: ".Rack, *.preset adg" → rack, preset, adg. Null when one is invalid or there are too many. */
 export function readEndings(typed: string): string[] | null {
   const endings = typed
     .split(/[\s,;]+/)
@@ -57,13 +57,13 @@ export function readEndings(typed: string): string[] | null {
   return endings.every(isEnding) && new Set(endings).size <= MAX_ENDINGS ? [...new Set(endings)] : null;
 }
 
-/** A name without blanks around it, and not longer than fits; of a file that is called by blanks alone, its ending. */
+/** The trimmed and truncated title of a file; its ending where the title is blank. */
 function nameOf(title: string, file: string): string {
   const name = truncateText(title.trim(), MAX_NAME_LENGTH).trim();
   return name === '' ? truncateText((file.split('.').at(-1) ?? '').trim(), MAX_NAME_LENGTH) : name;
 }
 
-/** The own entry that a file becomes when it is put somewhere: of the role of its folder, else of what its name tells. */
+/** Creates the own entry of a file. Its role is that of its folder, or is inferred from its name. */
 export function entryOfFile({ id, name, file, program, role }: OtherFile, addedAt: string): OwnEntry {
   const told = kindOfName(name);
   return {

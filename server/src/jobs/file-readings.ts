@@ -18,7 +18,7 @@ interface Running {
 /** Before it is known which folders there are. */
 const BEGINNING = { folderId: '', found: 0 };
 
-/** Reads the folders of files of the computer at hand, one after the other; what is asked for while it reads is done after that. */
+/** Reads the folders of files of this computer one at a time. A request during a reading starts another one afterwards. */
 export class FileReadings {
   private readonly running = new Map<ComputerId, Running>();
   private isClosed = false;
@@ -26,16 +26,16 @@ export class FileReadings {
   constructor(
     private readonly source: DataSource,
     private readonly log: Logger,
-    /** Whether this server runs on a computer: others' folders can't be read here. */
+    /** Whether the server runs on a computer; folders of other computers can't be read. */
     private readonly isHere: (computerId: ComputerId) => boolean,
   ) {}
 
-  /** The folder that is being read, and how many files were found in it so far; null for none. */
+  /** The folder being read and the number of files found so far; null when none is read. */
   of(computerId: ComputerId): FileFoldersView['reading'] {
     return this.running.get(computerId)?.reading ?? null;
   }
 
-  /** Begins to read all folders of files, and waits for nothing. */
+  /** Starts reading all folders of files in the background. */
   start(computerId: ComputerId): void {
     if (this.isClosed || !this.isHere(computerId)) return;
     const running = this.running.get(computerId);
@@ -56,7 +56,7 @@ export class FileReadings {
       });
   }
 
-  /** Ends the reading; what was found before it stays. */
+  /** Cancels the reading. Files found earlier stay. */
   cancel(computerId: ComputerId): void {
     this.running.get(computerId)?.cancel.abort();
   }
@@ -82,7 +82,7 @@ export class FileReadings {
     const read = await readFiles(folder.path, { endings: folder.endings, signal, onProgress });
     signal.throwIfAborted();
     await this.source.transaction(async (db) => {
-      // Every window looks again at what stands where.
+      // All windows refetch the catalogue.
       if (await keepFiles(db, computerId, folder, read)) await nextCatalogue(db);
     });
   }

@@ -8,7 +8,7 @@ import type { OwnEntry } from '@clever-drawer/core/chests/rows/own-entry';
 import type { ComputerId, PluginId } from '@clever-drawer/core/ids';
 import type { FilesRead } from '@clever-drawer/scan/read-files';
 
-/** The id of the entry of a file: a UUID made of what the file is known by (RFC 9562, 5.8), so that it is the same on every computer. */
+/** Derives the id of a file's entry: a UUID of version 8 (RFC 9562, 5.8) from the file's key. */
 function fileIdOf(file: string): PluginId {
   const bytes = createHash('sha256').update(file).digest().subarray(0, 16);
   bytes.writeUInt8((bytes.readUInt8(6) & 0x0f) | 0x80, 6);
@@ -29,8 +29,8 @@ export const listFileFolders = (db: EntityManager, computerId: ComputerId): Prom
 const AT_ONCE = 5000;
 
 /**
- * Writes down what a reading of a folder found, and forgets what folders hold that are not on the list any more. Where the folder could not be read, what was
- * found before stays. Tells whether other files are known than before.
+ * Stores the result of reading a folder and deletes the files of folders that were removed from the list. Files stay when the folder could not be read. Returns
+ * whether the known files changed.
  */
 export async function keepFiles(
   db: EntityManager,
@@ -73,7 +73,7 @@ async function changedBy(db: EntityManager, statement: string, values: unknown[]
   return count;
 }
 
-/** The files of a folder that are not written down yet. */
+/** Filters the files of a folder down to those not stored yet. */
 async function notKnown(
   db: EntityManager,
   computerId: ComputerId,
@@ -113,14 +113,14 @@ const FILES = `FROM other_file o JOIN file_folder f ON f."computerId" = o."compu
   WHERE o."computerId" = $1`;
 const FIELDS = `o.id, o.name, o.file, rtrim(f.path, '/\\') || '/' || o.inside AS path, f.program, f.role`;
 
-/** The files that have all typed words, or words that begin so: those whose names begin with what is typed first. */
+/** Finds files by all typed words or word beginnings. Files whose names begin with the query come first. */
 export async function findFiles(
   db: EntityManager,
   computerId: ComputerId,
   { words: typed, from, limit }: { readonly words: string; readonly from: number; readonly limit: number },
 ): Promise<FoundFiles> {
   const words = fileWords(typed);
-  // Something is typed, and no word of it: nothing has it.
+  // The query consists of punctuation alone.
   if (words.length === 0 && typed.trim() !== '') return { total: 0, files: [] };
   const where = words.length === 0 ? '' : 'AND o.words @@ $2::tsquery';
   const asked = words.length === 0 ? [] : [words.map((word) => `'${word}':*`).join(' & ')];
@@ -137,7 +137,7 @@ export async function findFiles(
   return { total, files };
 }
 
-/** Files by the ids of their entries, as far as this computer has them; of two copies one. */
+/** Looks files up by the ids of their entries. Missing files are absent; of two copies one is returned. */
 export const filesWithIds = (
   db: EntityManager,
   computerId: ComputerId,
@@ -150,7 +150,7 @@ export const filesWithIds = (
         [computerId, ids],
       );
 
-/** The first entry that is no file of this computer, or another one than the file is; undefined when all are. */
+/** Returns the first entry that matches no file of this computer; undefined when all match. */
 export async function notAmongFiles(
   db: EntityManager,
   computerId: ComputerId,

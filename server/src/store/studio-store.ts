@@ -76,7 +76,7 @@ export const regrouped = (db: EntityManager): Promise<unknown> => db.update(Stud
 /** Menus and kinds of slots are few. */
 const MAX_MENUS = 200;
 
-/** Notes which chest or drawer is open in a menu (null: none); false where too many menus are noted already. */
+/** Stores which chest or drawer is open in a menu (null: none). Returns false when the number of menus exceeds the limit. */
 export async function noteOpen(db: EntityManager, menu: string, id: string | null): Promise<boolean> {
   const [, changed] = await db.query<[unknown, number]>(
     `UPDATE studio SET "lastOpen" = CASE WHEN $2::text IS NULL THEN "lastOpen" - $1 ELSE "lastOpen" || jsonb_build_object($1, $2) END

@@ -7,7 +7,7 @@ import { keys } from './queries';
 
 const WATCH_MS = 400;
 
-/** The folders of other files of a computer; looked at again and again while one is read. */
+/** The folders of other files of a computer; polled while one is being read. */
 export const useFileFolders = (id: ComputerId) =>
   useQuery({
     queryKey: keys.fileFolders(id),
@@ -18,7 +18,7 @@ export const useFileFolders = (id: ComputerId) =>
 /** So many files come at once. */
 export const FILES_AT_ONCE = 200;
 
-/** The files that have all typed words, part by part; what was found before stays in sight until the answer comes. */
+/** Files that match all typed words, paginated. Keeps the previous result until the answer arrives. */
 export const useFoundFiles = (id: ComputerId, words: string, wanted = true) =>
   useInfiniteQuery({
     queryKey: [...keys.files(id), words],
@@ -36,7 +36,7 @@ export const useFoundFiles = (id: ComputerId, words: string, wanted = true) =>
     },
   });
 
-/** Where the files among the own entries are on this computer, by the ids of the entries: null for one that is not there; absent while it is not known. */
+/** Paths of files on this computer by the ids of their entries: null for a missing file, absent while unknown. */
 export type FilesHere = ReadonlyMap<PluginId, string | null>;
 
 /** The ids of the own entries that are files, as a text: another one where another file was taken in. */

@@ -19,7 +19,7 @@ export interface FilesOffer {
   readonly items: readonly ChosenItem[];
   /** Whether the answer to what is typed is still on its way. */
   readonly isPending: boolean;
-  /** Makes entries of those among some items that are files and none yet, and goes on when they are; at once where none is. */
+  /** Creates entries for the files among some items that have none yet, then calls `then`; calls it at once when there are none. */
   readonly takeIn: (items: readonly ChosenItem[], changes: Changes, then: () => void) => void;
 }
 

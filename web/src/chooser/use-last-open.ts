@@ -5,7 +5,7 @@ type LastOpen = ReadonlyMap<string, string>;
 
 const KEY = ['last-open'] as const;
 
-/** What was open last in the menus of the studio; asked for before the first one opens. */
+/** The chests and drawers that were open last in the menus of the studio. */
 export const lastOpenQuery = queryOptions({
   queryKey: KEY,
   queryFn: async (): Promise<LastOpen> => {
@@ -14,7 +14,7 @@ export const lastOpenQuery = queryOptions({
   },
 });
 
-/** What was open last in a menu stays open until it is changed, in every window and on every computer of the studio. */
+/** The chest or drawer that was open last in a menu, for every window and computer of the studio, and a function that stores another one. */
 export function useLastOpen(
   menu: string,
   otherwise: string | null,
@@ -23,7 +23,7 @@ export function useLastOpen(
   const client = useQueryClient();
   const id = useQuery(lastOpenQuery).data?.get(menu) ?? null;
   const keep = (next: string | null): void => {
-    // An answer that is on its way is older than this.
+    // A pending answer would be older than this value.
     void client.cancelQueries({ queryKey: KEY });
     client.setQueryData<LastOpen>(KEY, (known) => {
       const open = new Map(known ?? []);
@@ -31,7 +31,7 @@ export function useLastOpen(
       else open.set(menu, next);
       return open;
     });
-    // Where it can't be noted it holds in this window.
+    // If it can't be stored, it holds in this window.
     call('PUT /last-open', { body: { menu, id: next } }).catch(() => undefined);
   };
   return [id !== null && isThere(id) ? id : otherwise, keep];

@@ -8,7 +8,7 @@ import { PlainButton } from '../../parts/plain-button';
 
 const RESTS_MS = 300;
 
-/** The way to other files: how many have what is typed, once the typing rests. Nothing where the computer has no folder of files. */
+/** Button that opens the other files, with the number of matches once typing pauses. Hidden while the computer has no folder of files. */
 export function FilesFound({ typed, open }: { typed: string; open: () => void }) {
   const computer = useComputer();
   const folders = useFileFolders(computer.id).data?.folders ?? [];
