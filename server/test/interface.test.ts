@@ -196,7 +196,7 @@ it('several intents are one step: done together, undone together, or not at all'
 describe('docs/api.md', () => {
   it('shows calls that work as they stand there', async () => {
     const blocks = [...(await inDocs('api.md')).matchAll(/```sh\n([\s\S]*?)```/g)].map((match) => match[1] ?? '');
-    expect(blocks).toHaveLength(5);
+    expect(blocks).toHaveLength(6);
     const env = { ...process.env, CLEVER_DRAWER: api.url, COMPUTER: computer, DRAWER: drawerId, PLUGIN: EQ };
     const run = promisify(execFile);
     const answers: unknown[][] = [];
@@ -212,6 +212,7 @@ describe('docs/api.md', () => {
       [[{ id: EQ }, {}, { id: PLATE }]],
       [[{ id: drawerId }, { id: cleverId }], { drawer: { name: 'Space' } }],
       [{ act: 'made', label: 'file Copper EQ into Space' }],
+      [{ total: 0, files: [] }],
       [
         { entries: [{ label: 'file Copper EQ into Space' }, {}, {}, {}, {}] },
         { act: 'undone', label: 'file Copper EQ into Space' },

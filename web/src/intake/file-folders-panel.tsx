@@ -1,5 +1,4 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import clsx from 'clsx';
 import { useId, useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
@@ -31,7 +30,7 @@ export function FileFoldersPanel() {
   if (view.data === undefined) return <Loading what="the folders of files" />;
   const { folders, reading } = view.data;
   return (
-    <section className={clsx('panel', styles.folders)} aria-labelledby="file-folders-title">
+    <section className="panel" aria-labelledby="file-folders-title">
       <div className="panel-head">
         <h2 id="file-folders-title">Other files</h2>
         <ReadAgain reading={reading} hasFolders={folders.length > 0} />
@@ -47,7 +46,7 @@ export function FileFoldersPanel() {
           <FileFolderRow key={folder.id} folder={folder} reading={reading} change={() => setBox(folder)} />
         ))}
       </ul>
-      <Button size="sm" variant="outline-primary" className="align-self-start" onClick={() => setBox('new')}>
+      <Button size="sm" variant="outline-primary" className="mt-2" onClick={() => setBox('new')}>
         Add a folder of files …
       </Button>
       {box !== null && <FileFolderBox folder={box === 'new' ? null : box} close={() => setBox(null)} />}
