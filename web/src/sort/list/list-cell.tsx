@@ -74,7 +74,7 @@ export function ListCell({ column, plugin, drawers, state, isNew, isWanted, pict
             </span>
           ))}
           {isElsewhere(plugin) && <span className="quiet">{absenceOf(plugin)}</span>}
-          {plugin.program !== undefined && (
+          {plugin.program !== undefined && !isElsewhere(plugin) && (
             <span className="quiet">
               {plugin.program === plugin.vendor ? (
                 plugin.file == null ? (
