@@ -65,7 +65,8 @@ async function reportOf({ name, plugins }, version) {
     asked: null,
     printed: null,
   }));
-  const result = { builds, faults: [], folders: ['/plugins'], places: [], cancelled: false };
+  const lookedAt = { found: builds.length, problems: 0, leftOut: [] };
+  const result = { builds, faults: [], folders: ['/plugins'], lookedAt };
   return scanReport(result, { name, system: 'linux' }, new Date());
 }
 
