@@ -12,7 +12,8 @@ export interface FilesRead {
   readonly files: readonly string[];
   /** How many files and folders exceed the limits or have a path that can't be stored. */
   readonly leftOut: number;
-  readonly problem: 'missing' | 'unreadable' | 'refused' | null;
+  /** `failed`: an error outside of readFiles, which never returns it. */
+  readonly problem: 'missing' | 'unreadable' | 'refused' | 'failed' | null;
 }
 
 /** The most files of a folder that are kept. */
@@ -32,12 +33,16 @@ export interface FilesWish {
   readonly most?: number;
 }
 
+/** How long one call to the disk may take: a network share that is gone never answers. */
+const PATIENCE_MS = 15_000;
+
 /**
  * Lists the files with some endings in a folder and its subfolders, ignoring case. A folder with such an ending (a package) counts as a file and is not descended
- * into. Follows links and visits each folder once. Skips hidden files and unreadable folders. Rejects when the signal aborts.
+ * into. Follows links and visits each folder once. Skips hidden files; counts unreadable folders as left out. Rejects when the signal aborts.
  */
 export async function readFiles(path: string, wish: FilesWish): Promise<FilesRead> {
   const { endings, signal, onProgress, most = MAX_FILES } = wish;
+  const answer = <T>(call: Promise<T>): Promise<T> => answered(call, PATIENCE_MS, signal);
   const wanted = new Set(endings);
   const files: string[] = [];
   let leftOut = 0;
@@ -53,16 +58,20 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
     const folder = join(path, inside);
     let entries: Dirent[];
     try {
-      const real = await realpath(folder);
+      const real = await answer(realpath(folder));
       if (walked.has(real) || isMadeUp(real)) continue;
       if (walked.size >= MAX_FOLDERS) {
         leftOut++;
         continue;
       }
       walked.add(real);
-      entries = await readdir(folder, { withFileTypes: true });
+      entries = await answer(readdir(folder, { withFileTypes: true }));
     } catch (error) {
-      if (inside !== '') continue;
+      signal?.throwIfAborted();
+      if (inside !== '') {
+        leftOut++;
+        continue;
+      }
       return { files, leftOut, problem: errorCode(error) === 'ENOENT' ? 'missing' : 'unreadable' };
     }
     const inner: string[] = [];
@@ -70,7 +79,11 @@ export async function readFiles(path: string, wish: FilesWish): Promise<FilesRea
       const { name } = entry;
       if (name.startsWith('.')) continue;
       const own = inside === '' ? name : `${inside}/${name}`;
-      const kind = entry.isDirectory() ? 'folder' : entry.isFile() ? 'file' : await behind(join(folder, name));
+      const kind = entry.isDirectory()
+        ? 'folder'
+        : entry.isFile()
+          ? 'file'
+          : await answer(behind(join(folder, name))).catch(() => null);
       if (kind === null) continue;
       const ending = endingOf(name);
       if (ending !== null && wanted.has(ending)) take(own);
@@ -88,6 +101,23 @@ const canBeKept = (inside: string): boolean =>
   inside.length <= MAX_OF_A_PATH.characters &&
   utf8Length(inside) <= MAX_OF_A_PATH.bytes &&
   !/[\uFFFD\p{Cs}]/u.test(inside);
+
+/** Rejects when a call to the disk takes too long or the signal aborts; the call itself can't be ended. */
+export async function answered<T>(call: Promise<T>, patience: number, signal?: AbortSignal): Promise<T> {
+  const late = new AbortController();
+  const timer = setTimeout(() => late.abort(), patience);
+  const end = (): void => late.abort();
+  signal?.addEventListener('abort', end, { once: true });
+  const silence = new Promise<never>((_, fail) => {
+    late.signal.addEventListener('abort', () => fail(new Error('the disk does not answer')), { once: true });
+  });
+  try {
+    return await Promise.race([call, silence]);
+  } finally {
+    clearTimeout(timer);
+    signal?.removeEventListener('abort', end);
+  }
+}
 
 /** The target of a link, or of an entry of unknown kind; null when there is none. */
 const behind = (path: string): Promise<'folder' | 'file' | null> =>

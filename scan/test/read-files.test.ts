@@ -1,7 +1,7 @@
 import { mkdir, mkdtemp, rm, symlink, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { readFiles } from '../src/read-files';
+import { answered, readFiles } from '../src/read-files';
 
 let folder = '';
 const put = async (...paths: string[]): Promise<void> => {
@@ -57,4 +57,14 @@ it('ends when it is told to', async () => {
   const cancel = new AbortController();
   cancel.abort();
   await expect(readFiles(folder, { endings: ['rack'], signal: cancel.signal })).rejects.toThrow('aborted');
+});
+
+it('gives up a disk that does not answer, and one that nobody waits for any more', async () => {
+  const never = new Promise<string>(() => undefined);
+  await expect(answered(never, 5)).rejects.toThrow('does not answer');
+  const cancel = new AbortController();
+  const waiting = answered(never, 60_000, cancel.signal);
+  cancel.abort();
+  await expect(waiting).rejects.toThrow('does not answer');
+  await expect(answered(Promise.resolve('here'), 5)).resolves.toBe('here');
 });

@@ -4,7 +4,7 @@ import type { PluginId } from '@clever-drawer/core/ids';
 import { count, idOf, listOf, moment, one, thing, words, type Answer } from '../schema.js';
 
 /** What keeps a folder of files from being read. */
-export const FILE_FOLDER_PROBLEMS = ['missing', 'unreadable', 'refused'] as const;
+export const FILE_FOLDER_PROBLEMS = ['missing', 'unreadable', 'refused', 'failed'] as const;
 
 /**
  * A folder in which files are found by their endings. `files`: found by the last reading; `leftOut`: beyond what is kept, or with a name that can't be; `readAt`: null

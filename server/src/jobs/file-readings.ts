@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm';
 import type { FileFoldersView } from '@clever-drawer/contract/responses';
 import type { FileFolder } from '@clever-drawer/core/chests/rows/file-folder';
 import type { ComputerId } from '@clever-drawer/core/ids';
-import { readFiles } from '@clever-drawer/scan/read-files';
+import { readFiles, type FilesRead } from '@clever-drawer/scan/read-files';
 import { rowsOf } from '../store/arrangement-store.js';
 import { keepFiles } from '../store/file-store.js';
 import { nextCatalogue } from '../store/studio-store.js';
@@ -52,13 +52,17 @@ export class FileReadings {
       })
       .finally(() => {
         this.running.delete(computerId);
-        if (own.again && !own.cancel.signal.aborted) this.start(computerId);
+        if (own.again) this.start(computerId);
       });
   }
 
   /** Cancels the reading. Files found earlier stay. */
   cancel(computerId: ComputerId): void {
-    this.running.get(computerId)?.cancel.abort();
+    const running = this.running.get(computerId);
+    if (running === undefined) return;
+    // A reading that is requested after this starts another one.
+    running.again = false;
+    running.cancel.abort();
   }
 
   /** Ends all. */
@@ -79,9 +83,19 @@ export class FileReadings {
     const onProgress = (found: number): void => {
       own.reading = { folderId: folder.id, found };
     };
-    const read = await readFiles(folder.path, { endings: folder.endings, signal, onProgress });
-    signal.throwIfAborted();
-    await this.source.transaction(async (db) => {
+    try {
+      const read = await readFiles(folder.path, { endings: folder.endings, signal, onProgress });
+      signal.throwIfAborted();
+      await this.store(computerId, folder, read);
+    } catch (error) {
+      if (signal.aborted || !this.source.isInitialized) throw error;
+      this.log.error({ err: error }, 'a folder of files could not be read');
+      await this.store(computerId, folder, { files: [], leftOut: 0, problem: 'failed' });
+    }
+  }
+
+  private store(computerId: ComputerId, folder: FileFolder, read: FilesRead): Promise<void> {
+    return this.source.transaction(async (db) => {
       // All windows refetch the catalogue.
       if (await keepFiles(db, computerId, folder, read)) await nextCatalogue(db);
     });

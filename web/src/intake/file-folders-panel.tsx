@@ -113,8 +113,8 @@ function FileFolderRow({ folder, reading, change }: RowProps) {
       {problem !== null && <p className={styles.notWatched}>{PROBLEM_WORDS[problem]}</p>}
       {problem === null && leftOut > 0 && (
         <p className={styles.notWatched}>
-          {counted(leftOut, 'file')} left out: beyond the first 250,000, or with a path that is too long or can’t be
-          read. Add inner folders instead.
+          {String(leftOut)} left out: beyond the first 250,000, too long a path, or not readable. Check the rights, or
+          add inner folders instead.
         </p>
       )}
     </li>
@@ -124,6 +124,7 @@ function FileFolderRow({ folder, reading, change }: RowProps) {
 const PROBLEM_WORDS: Readonly<Record<NonNullable<FileFolderView['problem']>, string>> = {
   missing: 'It is missing. Connect its disk, and read it again; what was found before stays.',
   unreadable: 'It can’t be read. Give yourself the right to read it, and read it again; what was found before stays.',
+  failed: 'Reading it ended with an error in Clever Drawer; what was found before stays. Read it again.',
   refused: 'It can’t be a folder of files. Remove it from the list.',
 };
 

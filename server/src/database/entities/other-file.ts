@@ -1,4 +1,5 @@
 import { Column, Entity, ForeignKey, Index, PrimaryColumn } from 'typeorm';
+import type { FilesRead } from '@clever-drawer/scan/read-files';
 import { ComputerRow } from './computer.js';
 
 /** A file other than a plugin, as the last reading of its folder found it. */
@@ -25,5 +26,5 @@ export class FileFolderReadingRow {
   @Column('timestamptz') readAt: Date;
   @Column('integer') files: number;
   @Column('integer') leftOut: number;
-  @Column('text', { nullable: true }) problem: 'missing' | 'unreadable' | 'refused' | null;
+  @Column('text', { nullable: true }) problem: FilesRead['problem'];
 }
