@@ -15,6 +15,7 @@ import { tell } from '../lib/telling';
 import { whenIdle } from '../lib/when-idle';
 import { bring, knownIn, namesIn, resync } from './arrangement-query';
 import { queued, queueKey } from './queue';
+import { Dropped, SavedOtherwise } from './not-as-planned';
 import { refreshAfter } from './refresh-after';
 import { noteServer, untilServerAnswers } from './server-state';
 import { showUndoNotice } from './undo-notice';
@@ -297,8 +298,3 @@ export function changesOf(client: QueryClient, computer: ComputerId): Changes {
 /** What was saved, of an answer that may tell more. */
 const savedIn = (answer: SavedChange | ImportReport | SessionReport | AddedFolder): SavedChange =>
   'saved' in answer ? answer.saved : answer;
-
-/** An act that was never sent. */
-class Dropped extends Error {}
-/** An act that was saved and came to something else than this window had planned, since another window was quicker or the page is older than the server: everything is fetched. */
-class SavedOtherwise extends Error {}

@@ -3,12 +3,10 @@ import { toast } from 'sonner';
 import { useEventCallback } from 'usehooks-ts';
 import type { LoadWay } from '@clever-drawer/core/menu/use';
 import { chestsOf } from '@clever-drawer/core/chests/look-up';
-import type { Chest } from '@clever-drawer/core/chests/rows/chest';
 import type { LaneKind } from '@clever-drawer/core/chests/rows/lane';
 import { FAVOURITES, trayEntryId } from '@clever-drawer/core/chests/rows/tray-entry';
 import type { BuildId, ChestId, ItemId } from '@clever-drawer/core/ids';
 import { chestsFor, chestSlotOf } from '@clever-drawer/core/menu/slot-menu';
-import { wordsOf } from '@clever-drawer/core/text/words';
 import { recentOf } from '@clever-drawer/core/menu/use';
 import type { ChosenItem } from '../catalogue/chosen-catalogue';
 import { NO_USES, useUses } from '../catalogue/uses';
@@ -21,6 +19,7 @@ import { useToldAtRest } from '../lib/use-told-at-rest';
 import { tell } from '../lib/telling';
 import { openMenuHere } from '../parts/act-menu';
 import { stepHandlers } from '../parts/list-keys';
+import { chestsNamed } from './chests-named';
 import type { Chooser, Choosing } from './chooser';
 import { columnGroups, toColumn } from './column-groups';
 import { CHOOSER_VIEWS, digitIn, optionGroups, type Option } from './options';
@@ -283,18 +282,6 @@ function focusFirstFront(fronts: HTMLElement | null): void {
     .map((selector) => fronts?.querySelector<HTMLElement>(selector))
     .find((one) => one != null);
   first?.focus();
-}
-
-const SHORTEST_NAME = 3;
-const NO_CHESTS: ReadonlySet<string> = new Set();
-
-/** The chests whose names have every typed word, or words that begin so. */
-function chestsNamed(typed: string, chests: readonly Chest[]): ReadonlySet<string> {
-  const wanted = wordsOf(typed);
-  if (wanted.join('').length < SHORTEST_NAME) return NO_CHESTS;
-  const isNamed = ({ name }: Chest): boolean =>
-    wanted.every((word) => wordsOf(name).some((one) => one.startsWith(word)));
-  return new Set(chests.filter(isNamed).map((one) => one.id));
 }
 
 /** Buses and the master are chosen for alike; so are tracks. */
