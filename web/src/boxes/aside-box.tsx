@@ -182,7 +182,7 @@ export function AsideBox({
       {what === null ? (
         <p className="quiet">Nothing is selected. Choose above what to set aside.</p>
       ) : (
-        <Preview wish={wish} catalogue={catalogue} />
+        <Preview wish={wish} catalogue={catalogue} here={here} />
       )}
     </FormBox>
   );
@@ -265,7 +265,7 @@ function countOf({ pluginIds, builds }: AsideWish): string {
   return builds.length === 0 ? ofPlugins : `${counted(builds.length, 'build')} of ${ofPlugins}`;
 }
 
-function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalogue }) {
+function Preview({ wish, catalogue, here }: { wish: AsideWish; catalogue: ChosenCatalogue; here: boolean }) {
   const ids = [...new Set([...wish.pluginIds, ...wish.builds.map((build) => build.pluginId)])];
   if (ids.length === 0) return <p className="quiet">Nothing matches, so nothing would be set aside.</p>;
   const names = ids.slice(0, SHOWN).map((id) => catalogue.byId.get(id)?.name ?? '');
@@ -274,8 +274,8 @@ function Preview({ wish, catalogue }: { wish: AsideWish; catalogue: ChosenCatalo
     <p className="quiet">
       {ids.length > 1 && `${countOf(wish)}: `}
       {names.join(', ')}
-      {more > 0 && ` and ${String(more)} more`}. It leaves every menu, stays in the catalogue and in its drawers, and
-      comes back with one click. No file is touched.
+      {more > 0 && ` and ${String(more)} more`}. It leaves {here ? 'the menus of this computer' : 'every menu'}, stays
+      in the catalogue and in its drawers, and comes back with one click. No file is touched.
     </p>
   );
 }
